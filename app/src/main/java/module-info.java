@@ -1,0 +1,1 @@
+module wildflourish.app { requires wildflourish.core; }

@@ -1,0 +1,37 @@
+package wildflourish.core.tune;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What is said about a tune before its notes.
+ *
+ * @param number its number in a tune book
+ * @param titles the first is the one it goes by; may be empty
+ * @param rhythm what kind of tune, in the writer's word: {@code reel}; empty when not said
+ * @param unit the written unit of length
+ * @param order the order of the parts when the writer gives one: {@code AABB}; else empty
+ * @param fields everything else, in the order written
+ */
+public record Head(
+        int number,
+        List<String> titles,
+        List<String> composers,
+        String rhythm,
+        Meter meter,
+        Ratio unit,
+        Optional<Tempo> tempo,
+        Key key,
+        String order,
+        List<Field> fields) {
+
+    public Head {
+        titles = List.copyOf(titles);
+        composers = List.copyOf(composers);
+        fields = List.copyOf(fields);
+    }
+
+    public String title() {
+        return titles.isEmpty() ? "Untitled tune " + number : titles.getFirst();
+    }
+}

@@ -1,0 +1,1 @@
+module wildflourish.formats { requires wildflourish.core; }

@@ -1,0 +1,1 @@
+module wildflourish.library { requires wildflourish.core; }

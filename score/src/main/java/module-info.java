@@ -1,0 +1,1 @@
+module wildflourish.score { requires wildflourish.core; }

@@ -1,0 +1,1 @@
+module wildflourish.sound { requires wildflourish.core; }
