@@ -43,11 +43,12 @@ public record Ratio(long numerator, long denominator) implements Comparable<Rati
         if (denominator == other.denominator) {
             return of(Math.addExact(numerator, other.numerator), denominator);
         }
+        long shared = gcd(denominator, other.denominator);
         return of(
                 Math.addExact(
-                        Math.multiplyExact(numerator, other.denominator),
-                        Math.multiplyExact(other.numerator, denominator)),
-                Math.multiplyExact(denominator, other.denominator));
+                        Math.multiplyExact(numerator, other.denominator / shared),
+                        Math.multiplyExact(other.numerator, denominator / shared)),
+                Math.multiplyExact(denominator / shared, other.denominator));
     }
 
     public Ratio minus(Ratio other) {
@@ -104,8 +105,10 @@ public record Ratio(long numerator, long denominator) implements Comparable<Rati
         if (denominator == other.denominator) {
             return Long.compare(numerator, other.numerator);
         }
+        long shared = gcd(denominator, other.denominator);
         return Long.compare(
-                Math.multiplyExact(numerator, other.denominator), Math.multiplyExact(other.numerator, denominator));
+                Math.multiplyExact(numerator, other.denominator / shared),
+                Math.multiplyExact(other.numerator, denominator / shared));
     }
 
     /** As read by {@link #parse}: {@code 3/8}, or {@code 2} for a whole number. */
