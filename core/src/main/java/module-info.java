@@ -4,7 +4,15 @@ module wildflourish.core {
 
     exports wildflourish.core.data;
     exports wildflourish.core.finding;
+    exports wildflourish.core.growth;
+    exports wildflourish.core.instrument;
+    exports wildflourish.core.ornament;
+    exports wildflourish.core.reading;
+    exports wildflourish.core.setting;
     exports wildflourish.core.tune;
 
+    opens wildflourish.core.growth to com.fasterxml.jackson.databind;
+    opens wildflourish.core.instrument to com.fasterxml.jackson.databind;
+    opens wildflourish.core.ornament to com.fasterxml.jackson.databind;
     opens wildflourish.core.tune to com.fasterxml.jackson.databind;
 }

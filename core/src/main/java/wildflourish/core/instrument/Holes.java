@@ -37,8 +37,11 @@ public record Holes(String pattern) {
         return pattern.indexOf('h') >= 0;
     }
 
-    /** A fork: some hole is closed below an open one. */
+    /** A fork: some hole is closed below an open one; a top hole opened as a vent above five closed ones is none. */
     public boolean isFork() {
+        if (pattern.equals("oxxxxx")) {
+            return false;
+        }
         int open = pattern.indexOf('o');
         return open >= 0 && pattern.indexOf('x', open) >= 0;
     }

@@ -194,15 +194,15 @@ public final class OpenHoleChart {
                 .findFirst();
     }
 
-    /** The plain note one step of the instrument's own scale below: every hole down to the next one closed. */
+    /** The note one step of the instrument's own scale below, with neither fork nor half-hole, if there is one. */
     public Optional<Pitch> stepBelow(Pitch pitch) {
         return pitches().stream()
                 .filter(p -> p.midi() < pitch.midi() && pitch.midi() - p.midi() <= 2)
-                .filter(p -> !ways(p).getFirst().holes().hasHalf() && !ways(p).getFirst().holes().isFork()
-                        || pitch.midi() - p.midi() == 1)
-                .reduce((low, high) -> ways(low).getFirst().holes().hasHalf()
-                        || ways(low).getFirst().holes().isFork() ? high
-                        : ways(high).getFirst().holes().hasHalf() || ways(high).getFirst().holes().isFork() ? low
-                        : high);
+                .filter(p -> ways(p).stream().anyMatch(OpenHoleChart::isPlain))
+                .reduce((low, high) -> high);
+    }
+
+    private static boolean isPlain(Fingering way) {
+        return !way.holes().hasHalf() && !way.holes().isFork() && !way.trial();
     }
 }

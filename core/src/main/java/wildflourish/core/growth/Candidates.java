@@ -1,0 +1,103 @@
+package wildflourish.core.growth;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Set;
+import wildflourish.core.ornament.Gesture;
+import wildflourish.core.ornament.Gestures;
+import wildflourish.core.ornament.Making;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Playability;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.ornament.Slot;
+import wildflourish.core.ornament.Speeds;
+import wildflourish.core.ornament.Verdict;
+import wildflourish.core.reading.Phrases;
+import wildflourish.core.setting.Setting;
+import wildflourish.core.tune.Tempo;
+
+/** Finds and ranks what a note can take. */
+public final class Candidates {
+
+    private final Situation situation;
+    private final Tempo tempo;
+    private final Speeds speeds;
+    private final List<Set<Feature>> features;
+
+    public Candidates(Situation situation, Tempo tempo, Speeds speeds) {
+        this.situation = situation;
+        this.tempo = tempo;
+        this.speeds = speeds;
+        this.features = Feature.of(situation.tune(), Phrases.of(situation.tune()));
+    }
+
+    /** Why a note is a place for ornaments. */
+    public Set<Feature> features(int note) {
+        return Set.copyOf(features.get(note));
+    }
+
+    /**
+     * Every ornament of the instrument for one note, the best first: clean before tight before blocked, then by taste.
+     * The verdict is on the ornament together with what the setting has on the note in other slots.
+     */
+    public List<Candidate> ranked(int note, Setting setting) {
+        List<Candidate> all = new ArrayList<>();
+        for (Ornament ornament : situation.vocabulary().all()) {
+            all.add(candidate(note, ornament, verdict(note, ornament, setting)));
+        }
+        all.sort(Comparator.comparingInt((Candidate c) -> order(c.verdict()))
+                .thenComparingInt(c -> -c.gain()));
+        return all;
+    }
+
+    private Verdict verdict(int note, Ornament ornament, Setting setting) {
+        List<Ornament> stack = new ArrayList<>();
+        stack.add(ornament);
+        for (Ornament other : setting.ornaments(note, situation.vocabulary())) {
+            boolean sameRoom = other.slot() == ornament.slot() && ornament.slot().room() == 1;
+            boolean twoClicks = other.startsWithBlip() && ornament.startsWithBlip()
+                    && other.slot() != Slot.EXIT && ornament.slot() != Slot.EXIT;
+            if (!other.id().equals(ornament.id()) && !sameRoom && !twoClicks) {
+                stack.add(other);
+            }
+        }
+        return Playability.of(situation, note, stack, tempo, speeds);
+    }
+
+    /** The gesture of one ornament alone on a note, for its instruction; empty where the hands cannot do it. */
+    public java.util.Optional<Gesture> gesture(int note, Ornament ornament) {
+        return Gestures.make(situation, note, List.of(ornament)) instanceof Making.Made made
+                ? java.util.Optional.of(made.gesture()) : java.util.Optional.empty();
+    }
+
+    /** One ornament alone on a note. */
+    public Candidate alone(int note, Ornament ornament) {
+        return candidate(note, ornament, Playability.of(situation, note, List.of(ornament), tempo, speeds));
+    }
+
+    private Candidate candidate(int note, Ornament ornament, Verdict verdict) {
+        int gain = 0;
+        int strongest = 0;
+        String because = "";
+        for (Ornament.Suit suit : ornament.suits()) {
+            if (features.get(note).stream().anyMatch(f -> f.word().equals(suit.place()))) {
+                gain += suit.gain();
+                if (suit.gain() > strongest) {
+                    strongest = suit.gain();
+                    because = suit.because();
+                }
+            }
+        }
+        return new Candidate(note, ornament, verdict, gain, because);
+    }
+
+    private static int order(Verdict verdict) {
+        return switch (verdict) {
+            case Verdict.Clean c -> 0;
+            case Verdict.Tight t -> 1;
+            case Verdict.TooFast f -> 2;
+            case Verdict.Impossible i -> 3;
+        };
+    }
+}

@@ -1,0 +1,113 @@
+package wildflourish.core.growth;
+
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import wildflourish.core.reading.Phrase;
+import wildflourish.core.tune.Ratio;
+import wildflourish.core.tune.Timeline;
+import wildflourish.core.tune.Timeline.Stand;
+
+/** What makes a note a good place for an ornament (common practice). */
+public enum Feature {
+    /** Worth two quavers or more. */
+    LONG,
+    /** Worth three quavers or more. */
+    HELD,
+    /** The same pitch as the note just before it. */
+    REPEATED,
+    /** On the first beat or in the middle of the bar. */
+    ACCENTED,
+    /** A step above the note before it. */
+    RISING_STEP,
+    /** A step below the note before it. */
+    FALLING_STEP,
+    /** A fourth or more above the note before it. */
+    LEAP,
+    /** The next note is a third above. */
+    RISING_THIRD,
+    /** The next note is a third below. */
+    FALLING_THIRD,
+    /** The next note is a step below. */
+    FALLING,
+    /** The first accented note of a part. */
+    PART_START,
+    /** The last note of a phrase that goes on to another. */
+    PHRASE_END;
+
+    private static final Ratio TWO_QUAVERS = Ratio.of(1, 4);
+    private static final Ratio THREE_QUAVERS = Ratio.of(3, 8);
+
+    /** As the data files write it: {@code rising step}. */
+    public String word() {
+        return name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+
+    /** The features of every note, by its index. */
+    public static List<Set<Feature>> of(Timeline tune, List<Phrase> phrases) {
+        List<Set<Feature>> all = new ArrayList<>();
+        for (Stand stand : tune.notes()) {
+            all.add(of(stand, tune));
+        }
+        for (int p = 0; p < phrases.size(); p++) {
+            Phrase phrase = phrases.get(p);
+            if (p + 1 < phrases.size()) {
+                all.get(phrase.lastNote()).add(PHRASE_END);
+            }
+            if (phrase.firstOfPart()) {
+                for (int n = phrase.fromNote(); n < phrase.toNote(); n++) {
+                    if (all.get(n).contains(ACCENTED)) {
+                        all.get(n).add(PART_START);
+                        break;
+                    }
+                }
+            }
+        }
+        return all;
+    }
+
+    private static Set<Feature> of(Stand stand, Timeline tune) {
+        Set<Feature> found = EnumSet.noneOf(Feature.class);
+        if (stand.heldOver()) {
+            return found;
+        }
+        if (!stand.sounding().isLess(TWO_QUAVERS)) {
+            found.add(LONG);
+        }
+        if (!stand.sounding().isLess(THREE_QUAVERS)) {
+            found.add(HELD);
+        }
+        if (stand.strength() >= 2) {
+            found.add(ACCENTED);
+        }
+        Optional<Stand> before = tune.before(stand.index())
+                .filter(b -> b.onset().plus(b.sounding()).equals(stand.onset()));
+        if (before.isPresent()) {
+            int rise = stand.pitch().midi() - before.get().pitch().midi();
+            int steps = stand.pitch().diatonic() - before.get().pitch().diatonic();
+            if (rise == 0) {
+                found.add(REPEATED);
+            } else if (steps == 1) {
+                found.add(RISING_STEP);
+            } else if (steps == -1) {
+                found.add(FALLING_STEP);
+            } else if (rise >= 5) {
+                found.add(LEAP);
+            }
+        }
+        Optional<Stand> next = tune.after(stand.index())
+                .filter(n -> stand.onset().plus(stand.sounding()).equals(n.onset()));
+        if (next.isPresent()) {
+            switch (next.get().pitch().diatonic() - stand.pitch().diatonic()) {
+                case 2 -> found.add(RISING_THIRD);
+                case -2 -> found.add(FALLING_THIRD);
+                case -1 -> found.add(FALLING);
+                default -> { }
+            }
+        }
+        return found;
+    }
+}

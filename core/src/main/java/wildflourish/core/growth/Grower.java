@@ -1,0 +1,149 @@
+package wildflourish.core.growth;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Playability;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.ornament.Speeds;
+import wildflourish.core.ornament.Verdict;
+import wildflourish.core.reading.Phrase;
+import wildflourish.core.reading.Phrases;
+import wildflourish.core.setting.Ladder;
+import wildflourish.core.setting.Rung;
+import wildflourish.core.setting.Setting;
+import wildflourish.core.tune.Tempo;
+
+/**
+ * Grows a ladder from bare, or prunes one from full. Each rung is the best choice for its own budgets among those that
+ * contain the rung below (growing) or are contained in the rung above (pruning).
+ */
+public final class Grower {
+
+    private static final int MOST_ON_A_NOTE = 2;
+
+    private final Situation situation;
+    private final Tempo tempo;
+    private final Speeds speeds;
+    private final Taste taste;
+    private final Candidates candidates;
+    private final List<Phrase> phrases;
+    private final List<List<Option>> all = new ArrayList<>();
+
+    public Grower(Situation situation, Tempo tempo, Speeds speeds, Taste taste) {
+        this.situation = situation;
+        this.tempo = tempo;
+        this.speeds = speeds;
+        this.taste = taste;
+        this.candidates = new Candidates(situation, tempo, speeds);
+        this.phrases = Phrases.of(situation.tune());
+        for (int note = 0; note < situation.tune().size(); note++) {
+            all.add(options(note));
+        }
+    }
+
+    /** Everything a player might do on a note: single ornaments that taste speaks for, and stacks of two that fit. */
+    private List<Option> options(int note) {
+        List<Option> options = new ArrayList<>();
+        options.add(Option.NOTHING);
+        List<Candidate> worth = situation.vocabulary().all().stream()
+                .map(o -> candidates.alone(note, o))
+                .filter(c -> c.gain() > 0 && !c.verdict().isBlocked())
+                .toList();
+        for (Candidate candidate : worth) {
+            options.add(option(note, List.of(candidate)));
+        }
+        for (int i = 0; i < worth.size() && MOST_ON_A_NOTE > 1; i++) {
+            for (int k = i + 1; k < worth.size(); k++) {
+                if (worth.get(i).ornament().slot() != worth.get(k).ornament().slot()) {
+                    Option stack = option(note, List.of(worth.get(i), worth.get(k)));
+                    if (!stack.blocked()) {
+                        options.add(stack);
+                    }
+                }
+            }
+        }
+        return options;
+    }
+
+    private Option option(int note, List<Candidate> parts) {
+        List<Ornament> ornaments = parts.stream().map(Candidate::ornament).toList();
+        Verdict verdict = parts.size() == 1 ? parts.getFirst().verdict()
+                : Playability.of(situation, note, ornaments, tempo, speeds);
+        boolean tight = verdict instanceof Verdict.Tight;
+        int gain = parts.stream().mapToInt(Candidate::gain).sum()
+                - (tight ? taste.tight() : 0)
+                - (parts.size() - 1) * taste.stacked();
+        boolean end = candidates.features(note).contains(Feature.PHRASE_END);
+        boolean onlyBreath = ornaments.stream().allMatch(o -> o.id().equals("breath"));
+        gain -= end && !onlyBreath ? taste.busyEnd() : 0;
+        return new Option(ornaments, ornaments.stream().map(Ornament::id).sorted().toList(), gain, tight,
+                verdict.isBlocked());
+    }
+
+    /** The ladder from bare upward; every rung contains the one below it. */
+    public Grown grow() {
+        List<Rung> rungs = new ArrayList<>();
+        Setting below = Setting.BARE;
+        for (int r = 0; r < taste.rungs().size(); r++) {
+            below = choose(r, below, null);
+            rungs.add(new Rung(taste.rungs().get(r).name(), below));
+        }
+        return explained(new Ladder(rungs));
+    }
+
+    /** The ladder from a full setting downward; every rung is what is best kept of the one above it. */
+    public Grown prune(Setting full) {
+        List<Rung> rungs = new ArrayList<>();
+        Setting above = full;
+        rungs.add(new Rung(taste.rungs().getLast().name(), full));
+        for (int r = taste.rungs().size() - 2; r >= 0; r--) {
+            above = choose(r, Setting.BARE, above);
+            rungs.addFirst(new Rung(taste.rungs().get(r).name(), above));
+        }
+        return explained(new Ladder(rungs));
+    }
+
+    private Setting choose(int rung, Setting below, Setting above) {
+        Taste.Level level = taste.rungs().get(rung);
+        Set<String> allowed = taste.allowed(rung);
+        List<List<Option>> open = new ArrayList<>();
+        List<Integer> mandatory = new ArrayList<>();
+        for (int note = 0; note < all.size(); note++) {
+            List<String> kept = below.at(note);
+            List<Option> here = new ArrayList<>();
+            for (Option option : all.get(note)) {
+                if (option.ids().containsAll(kept)
+                        && allowed.containsAll(option.ids())
+                        && (above == null || above.at(note).containsAll(option.ids()))
+                        && (option.ids().size() == kept.size() || option.gain() >= level.least())
+                        && (!option.tight() || level.tightAllowed() || option.ids().size() == kept.size())) {
+                    here.add(option);
+                }
+            }
+            open.add(here);
+            mandatory.add(kept.size());
+        }
+        return new Chooser(taste, level).choose(open, phrases, mandatory);
+    }
+
+    private Grown explained(Ladder ladder) {
+        List<List<Grown.Reasoned>> reasons = new ArrayList<>();
+        for (Rung rung : ladder.rungs()) {
+            List<Grown.Reasoned> here = new ArrayList<>();
+            rung.setting().byNote().forEach((note, ids) -> {
+                Verdict together = Playability.of(
+                        situation, note, rung.setting().ornaments(note, situation.vocabulary()), tempo, speeds);
+                for (String id : ids) {
+                    Candidate alone = candidates.alone(note, situation.vocabulary().known(id));
+                    here.add(new Grown.Reasoned(
+                            new Candidate(note, alone.ornament(), together, alone.gain(), alone.because()),
+                            Reasons.of(alone, together)));
+                }
+            });
+            reasons.add(here);
+        }
+        return new Grown(ladder, reasons);
+    }
+}

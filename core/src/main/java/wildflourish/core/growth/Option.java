@@ -1,0 +1,25 @@
+package wildflourish.core.growth;
+
+import java.util.List;
+import wildflourish.core.ornament.Ornament;
+
+/**
+ * One way to treat a note: nothing, an ornament, or a stack that the hands can do.
+ *
+ * @param ids ids of its ornaments, sorted
+ * @param gain what taste says for it, its own deductions taken off
+ * @param tight whether it speaks only without ease at the tempo
+ * @param blocked whether it does not speak at the tempo (kept when a teacher placed it)
+ */
+record Option(List<Ornament> ornaments, List<String> ids, int gain, boolean tight, boolean blocked) {
+
+    static final Option NOTHING = new Option(List.of(), List.of(), 0, false, false);
+
+    int size() {
+        return ornaments.size();
+    }
+
+    int heavy() {
+        return (int) ornaments.stream().filter(Ornament::heavy).count();
+    }
+}

@@ -1,0 +1,87 @@
+package wildflourish.core.ornament;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import wildflourish.core.tune.Ratio;
+
+/**
+ * An ornament as its data file describes it.
+ *
+ * @param id its name in files and on the command line
+ * @param key the key that places it
+ * @param heavy whether it counts among the weighty ones of which a phrase bears few
+ * @param from shortest note value it is placed on
+ * @param to longest note value it is placed on, if there is one
+ * @param pulses its stretches in order; the last one takes what is left of the note
+ * @param writing how it stands in a score that others read
+ * @param how what the hands do, with places for the fingers of the note in hand
+ * @param easier ids of its simpler relatives, the nearest first
+ * @param suits where a player would think of it
+ */
+public record Ornament(
+        String id,
+        String name,
+        char key,
+        Slot slot,
+        boolean heavy,
+        Ratio from,
+        Optional<Ratio> to,
+        List<Beat> pulses,
+        Writing writing,
+        String how,
+        List<String> easier,
+        List<Suit> suits,
+        String source) {
+
+    /**
+     * One stretch of a gesture.
+     *
+     * @param length its share of the note's time, as a ratio of a whole note; empty for the stretch that takes the rest
+     * @param leaning its share in the school that leans on the first pulse, when that differs
+     */
+    public record Beat(Optional<Ratio> length, Optional<Ratio> leaning, List<Move> moves) {}
+
+    /**
+     * A place where it belongs.
+     *
+     * @param place a name the taste rules know
+     * @param gain how much a player likes it there, in the units of the taste rules
+     * @param because the reason, in the teacher's words
+     */
+    public record Suit(String place, int gain, String because) {}
+
+    /**
+     * How it is written.
+     *
+     * @param kind what kind of sign
+     * @param decoration the standard decoration's name; empty unless {@code kind} is {@link Sign#DECORATION}
+     */
+    public record Writing(Sign kind, String decoration) {}
+
+    /** The kinds of sign by which ordinary scores show an ornament. */
+    public enum Sign {
+        /** Grace notes before the note. */
+        GRACES,
+        /** Grace notes before the next note. */
+        GRACES_OF_NEXT,
+        /** A standard decoration on the note. */
+        DECORATION
+    }
+
+    public Ornament {
+        pulses = List.copyOf(pulses);
+        easier = List.copyOf(easier);
+        suits = List.copyOf(suits);
+    }
+
+    /** Whether it begins with a click or a dip, so that no other may stand just before it. */
+    public boolean startsWithBlip() {
+        return !pulses.isEmpty() && pulses.getFirst().moves().getFirst().isBlip();
+    }
+
+    /** The shares of the first pulse and so on, in the school chosen. */
+    static Optional<Ratio> share(Beat beat, Map<String, String> school) {
+        return "leaning".equals(school.get("roll")) && beat.leaning().isPresent() ? beat.leaning() : beat.length();
+    }
+}

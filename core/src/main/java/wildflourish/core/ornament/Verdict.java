@@ -1,0 +1,97 @@
+package wildflourish.core.ornament;
+
+import java.util.Optional;
+import wildflourish.core.tune.Tempo;
+
+/**
+ * Whether a gesture fits where it was placed.
+ *
+ * <p>A verdict knows the fastest tempo at which the gesture would still be clean, because that is the number a teacher
+ * tells the student. It is solved from the comfortable lengths of the parts, never searched for.
+ */
+public sealed interface Verdict {
+
+    /** The fastest tempo at which every part still has its comfortable length; empty if there is none. */
+    Optional<Tempo> cleanUpTo();
+
+    /** Time wanted and time there is; empty when the hands cannot do it at any tempo. */
+    Optional<Room> room();
+
+    /** Every part has at least its comfortable length. */
+    record Clean(Room time, Tempo limit) implements Verdict {
+        @Override
+        public Optional<Tempo> cleanUpTo() {
+            return Optional.of(limit);
+        }
+
+        @Override
+        public Optional<Room> room() {
+            return Optional.of(time);
+        }
+    }
+
+    /** Every part reaches its floor, but not every one its comfortable length. */
+    record Tight(Room time, Tempo limit) implements Verdict {
+        @Override
+        public Optional<Tempo> cleanUpTo() {
+            return Optional.of(limit);
+        }
+
+        @Override
+        public Optional<Room> room() {
+            return Optional.of(time);
+        }
+    }
+
+    /** Some part falls under its floor at this tempo. */
+    record TooFast(Room time, Tempo limit) implements Verdict {
+        @Override
+        public Optional<Tempo> cleanUpTo() {
+            return Optional.of(limit);
+        }
+
+        @Override
+        public Optional<Room> room() {
+            return Optional.of(time);
+        }
+    }
+
+    /** The hands cannot do it here at any tempo. */
+    record Impossible(Obstacle obstacle) implements Verdict {
+        @Override
+        public Optional<Tempo> cleanUpTo() {
+            return Optional.empty();
+        }
+
+        @Override
+        public Optional<Room> room() {
+            return Optional.empty();
+        }
+    }
+
+    /** {@code clean}, {@code tight} or {@code blocked}: the three words a teacher uses. */
+    default String word() {
+        return switch (this) {
+            case Clean c -> "clean";
+            case Tight t -> "tight";
+            case TooFast f -> "blocked";
+            case Impossible i -> "blocked";
+        };
+    }
+
+    default boolean isBlocked() {
+        return this instanceof TooFast || this instanceof Impossible;
+    }
+
+    /** The verdict as a sentence without its full stop: what it needs, what there is, or why not. */
+    default String inWords() {
+        return switch (this) {
+            case Clean(var time, var limit) -> "wants %d ms and has %d".formatted(time.needsMillis(), time.hasMillis());
+            case Tight(var time, var limit) ->
+                "wants %d ms and has %d: it speaks, but without ease".formatted(time.needsMillis(), time.hasMillis());
+            case TooFast(var time, var limit) ->
+                "needs %d ms at the very least and has %d".formatted(time.floorMillis(), time.hasMillis());
+            case Impossible(var obstacle) -> obstacle.inWords();
+        };
+    }
+}
