@@ -1,1 +1,8 @@
-module wildflourish.formats { requires wildflourish.core; }
+/** Tunes in open file formats, in and out. */
+module wildflourish.formats {
+    requires transitive wildflourish.core;
+    requires java.desktop;
+
+    exports wildflourish.formats.abc;
+    exports wildflourish.formats.midi;
+}

@@ -10,7 +10,6 @@ import wildflourish.core.ornament.Making;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
-import wildflourish.core.ornament.Slot;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.reading.Phrases;
@@ -55,10 +54,7 @@ public final class Candidates {
         List<Ornament> stack = new ArrayList<>();
         stack.add(ornament);
         for (Ornament other : setting.ornaments(note, situation.vocabulary())) {
-            boolean sameRoom = other.slot() == ornament.slot() && ornament.slot().room() == 1;
-            boolean twoClicks = other.startsWithBlip() && ornament.startsWithBlip()
-                    && other.slot() != Slot.EXIT && ornament.slot() != Slot.EXIT;
-            if (!other.id().equals(ornament.id()) && !sameRoom && !twoClicks) {
+            if (!other.id().equals(ornament.id()) && !other.givesWayTo(ornament)) {
                 stack.add(other);
             }
         }

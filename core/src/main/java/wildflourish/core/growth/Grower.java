@@ -21,7 +21,7 @@ import wildflourish.core.tune.Tempo;
  */
 public final class Grower {
 
-    private static final int MOST_ON_A_NOTE = 2;
+    private static final int MOST_ON_A_NOTE = 3;
 
     private final Situation situation;
     private final Tempo tempo;
@@ -43,7 +43,7 @@ public final class Grower {
         }
     }
 
-    /** Everything a player might do on a note: single ornaments that taste speaks for, and stacks of two that fit. */
+    /** Everything a player might do on a note: single ornaments that taste speaks for, and stacks of them that fit. */
     private List<Option> options(int note) {
         List<Option> options = new ArrayList<>();
         options.add(Option.NOTHING);
@@ -54,17 +54,30 @@ public final class Grower {
         for (Candidate candidate : worth) {
             options.add(option(note, List.of(candidate)));
         }
-        for (int i = 0; i < worth.size() && MOST_ON_A_NOTE > 1; i++) {
-            for (int k = i + 1; k < worth.size(); k++) {
-                if (worth.get(i).ornament().slot() != worth.get(k).ornament().slot()) {
-                    Option stack = option(note, List.of(worth.get(i), worth.get(k)));
-                    if (!stack.blocked()) {
-                        options.add(stack);
-                    }
+        stack(note, worth, 0, List.of(), options);
+        return options;
+    }
+
+    /** Adds every stack of two or more that begins with {@code below} and goes on among the later candidates. */
+    private void stack(int note, List<Candidate> worth, int from, List<Candidate> below, List<Option> options) {
+        for (int i = from; i < worth.size(); i++) {
+            Candidate next = worth.get(i);
+            if (below.stream().anyMatch(c -> c.ornament().slot() == next.ornament().slot())) {
+                continue;
+            }
+            List<Candidate> parts = new ArrayList<>(below);
+            parts.add(next);
+            if (parts.size() > 1) {
+                Option option = option(note, parts);
+                if (option.blocked()) {
+                    continue;
                 }
+                options.add(option);
+            }
+            if (parts.size() < MOST_ON_A_NOTE) {
+                stack(note, worth, i + 1, parts, options);
             }
         }
-        return options;
     }
 
     private Option option(int note, List<Candidate> parts) {

@@ -88,11 +88,16 @@ public final class OpenHoleChart {
                 way.trial());
     }
 
-    /** Opening one more hole never lowers the pitch (a rule of all winds, common practice). */
+    /**
+     * Opening one more hole never lowers the pitch within a register (a rule of all winds, common practice). Fingerings
+     * that have to be tried are left out: the topmost of them belong to a third register.
+     */
     private void check() {
         record Sounded(int midi, Fingering way) {}
         List<Sounded> all = new ArrayList<>();
-        ways.forEach((midi, list) -> list.forEach(w -> all.add(new Sounded(midi, w))));
+        ways.forEach((midi, list) -> list.stream()
+                .filter(w -> !w.trial())
+                .forEach(w -> all.add(new Sounded(midi, w))));
         for (Sounded low : all) {
             for (Sounded high : all) {
                 if (low.way().breath() == high.way().breath()

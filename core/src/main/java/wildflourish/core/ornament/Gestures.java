@@ -70,6 +70,9 @@ public final class Gestures {
                 case STROKE -> tongued = true;
                 case BODY -> { }
                 case APPROACH -> {
+                    if (absorbed(ornament, body)) {
+                        continue;
+                    }
                     List<Gesture.Part> made = parts(ornament, ornament.pulses().getFirst().moves());
                     parts.getFirst().addAll(lead, made);
                     lead += made.size();
@@ -82,6 +85,11 @@ public final class Gestures {
             pulses.add(new Gesture.Pulse(lengths.get(i), parts.get(i)));
         }
         return new Gesture(stand.index(), pulses, tongued);
+    }
+
+    /** A cut placed where a roll or a cran begins with one is that first cut: it asks for nothing more. */
+    private static boolean absorbed(Ornament approach, Optional<Ornament> body) {
+        return body.filter(b -> approach.isCutInto(b)).isPresent();
     }
 
     private void checkStack(List<Ornament> stack) {
@@ -102,7 +110,8 @@ public final class Gestures {
             checkLength(ornament);
             for (Ornament earlier : stack.subList(0, i)) {
                 boolean sameInstant = earlier.slot() == Slot.APPROACH && earlier.startsWithBlip()
-                        && ornament.startsWithBlip() && ornament.slot() != Slot.EXIT;
+                        && ornament.startsWithBlip() && ornament.slot() != Slot.EXIT
+                        && !earlier.isCutInto(ornament);
                 boolean crowded = earlier.slot() == ornament.slot() && ornament.slot().room() == 1;
                 boolean twice = earlier.id().equals(ornament.id());
                 boolean twoStarts = earlier.slot() == Slot.STROKE && ornament.slot() == Slot.BODY

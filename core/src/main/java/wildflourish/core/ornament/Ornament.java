@@ -80,6 +80,29 @@ public record Ornament(
         return !pulses.isEmpty() && pulses.getFirst().moves().getFirst().isBlip();
     }
 
+    /** Whether this is a single cut and the other, on the same note, begins with one: the two are one movement. */
+    public boolean isCutInto(Ornament other) {
+        List<Move> own = pulses.getFirst().moves();
+        if (slot != Slot.APPROACH || own.size() != 1 || own.getFirst() != Move.CUT || other.slot != Slot.BODY) {
+            return false;
+        }
+        Move first = other.pulses.getFirst().moves().getFirst();
+        return first == Move.CUT || first == Move.CRAN_CUT;
+    }
+
+    /**
+     * Whether this one, standing on a note, has to go when the other comes: the two share a slot without room for both,
+     * or want the same instant.
+     */
+    public boolean givesWayTo(Ornament coming) {
+        if (id.equals(coming.id) || isCutInto(coming) || coming.isCutInto(this)) {
+            return false;
+        }
+        boolean twoClicks = startsWithBlip() && coming.startsWithBlip() && slot != Slot.EXIT && coming.slot != Slot.EXIT;
+        boolean bothFit = slot.room() > 1 && startsWithBlip() != coming.startsWithBlip();
+        return slot == coming.slot && !bothFit || twoClicks;
+    }
+
     /** The shares of the first pulse and so on, in the school chosen. */
     static Optional<Ratio> share(Beat beat, Map<String, String> school) {
         return "leaning".equals(school.get("roll")) && beat.leaning().isPresent() ? beat.leaning() : beat.length();

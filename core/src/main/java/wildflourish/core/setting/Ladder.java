@@ -3,7 +3,6 @@ package wildflourish.core.setting;
 import java.util.ArrayList;
 import java.util.List;
 import wildflourish.core.ornament.Ornament;
-import wildflourish.core.ornament.Slot;
 import wildflourish.core.ornament.Vocabulary;
 
 /**
@@ -47,24 +46,13 @@ public record Ladder(List<Rung> rungs) {
         for (int i = 0; i < rungs.size(); i++) {
             Setting setting = rungs.get(i).setting();
             for (String id : setting.at(note)) {
-                if (givesWay(vocabulary.known(id), ornament)) {
+                if (vocabulary.known(id).givesWayTo(ornament)) {
                     setting = setting.without(note, id);
                 }
             }
             changed.add(new Rung(rungs.get(i).name(), i < rung ? setting : setting.with(note, ornament.id())));
         }
         return new Ladder(changed);
-    }
-
-    private static boolean givesWay(Ornament standing, Ornament coming) {
-        if (standing.id().equals(coming.id())) {
-            return false;
-        }
-        boolean sameSlot = standing.slot() == coming.slot();
-        boolean twoClicks = standing.startsWithBlip() && coming.startsWithBlip()
-                && standing.slot() != Slot.EXIT && coming.slot() != Slot.EXIT;
-        boolean oneMore = sameSlot && coming.slot().room() > 1 && standing.startsWithBlip() != coming.startsWithBlip();
-        return sameSlot && !oneMore || twoClicks;
     }
 
     /** Lifts an ornament from a note on a rung and on all rungs below it. */

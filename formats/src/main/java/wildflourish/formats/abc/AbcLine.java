@@ -1,0 +1,25 @@
+package wildflourish.formats.abc;
+
+/**
+ * A line of a file without its comment.
+ *
+ * @param number from 1
+ */
+record AbcLine(int number, String text) {
+
+    /** Whether it is an information field: a letter (or plus sign) and a colon. */
+    boolean isField() {
+        return text.length() >= 2 && text.charAt(1) == ':'
+                && (Character.isLetter(text.charAt(0)) || text.charAt(0) == '+')
+                && !(text.length() > 2 && (text.charAt(2) == '|' || text.charAt(2) == ':'));
+    }
+
+    char letter() {
+        return text.charAt(0);
+    }
+
+    /** What follows the colon, without the spaces around it. */
+    String value() {
+        return text.substring(2).strip();
+    }
+}

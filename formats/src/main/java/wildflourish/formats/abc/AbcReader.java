@@ -1,0 +1,122 @@
+package wildflourish.formats.abc;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Tune;
+
+/** Reads files of ABC notation. Never throws for anything that a file may hold: what is wrong comes as findings. */
+public final class AbcReader {
+
+    /** Files larger than this are not read, in bytes. */
+    public static final int LARGEST = 64 * 1024 * 1024;
+
+    private AbcReader() {}
+
+    /** Reads a tune book from the bytes of a file, in whatever encoding it is. */
+    public static AbcBook read(byte[] bytes) {
+        Findings findings = new Findings();
+        if (bytes.length > LARGEST) {
+            findings.error(0, 0, "the file is larger than 64 MB", "divide it into several files");
+            return new AbcBook(List.of(), findings.list());
+        }
+        Optional<String> text = AbcText.decode(bytes, findings);
+        if (text.isEmpty()) {
+            findings.error(0, 0, "this is not a text file", "choose a file of ABC notation");
+            return new AbcBook(List.of(), findings.list());
+        }
+        return read(text.get(), findings);
+    }
+
+    /** Reads a tune book from text. */
+    public static AbcBook read(String text) {
+        return read(text, new Findings());
+    }
+
+    private static AbcBook read(String text, Findings findings) {
+        if (text.isBlank()) {
+            findings.error(0, 0, "the file is empty", "choose a file with at least one tune");
+            return new AbcBook(List.of(), findings.list());
+        }
+        List<AbcTune> tunes = new ArrayList<>();
+        List<AbcLine> fileHead = new ArrayList<>();
+        List<AbcLine> block = new ArrayList<>();
+        boolean inTune = false;
+        boolean inText = false;
+        int number = 0;
+        int from = 0;
+        while (from <= text.length()) {
+            int end = endOfLine(text, from);
+            String raw = text.substring(from, end);
+            number++;
+            from = end + (end < text.length() - 1 && text.charAt(end) == '\r' && text.charAt(end + 1) == '\n' ? 2 : 1);
+            if (raw.startsWith("%%begintext")) {
+                inText = true;
+            } else if (raw.startsWith("%%endtext")) {
+                inText = false;
+            }
+            if (inText || raw.startsWith("%")) {
+                continue;
+            }
+            AbcLine line = new AbcLine(number, AbcText.withoutComment(raw));
+            boolean starts = line.isField() && line.letter() == 'X';
+            boolean noNumber = !inTune && line.isField() && line.letter() == 'T';
+            if (starts || noNumber) {
+                if (inTune) {
+                    finish(block, fileHead, tunes, findings);
+                }
+                if (noNumber) {
+                    findings.warning(number, 1, "a tune begins without its X: line", "start it with X: and a number");
+                }
+                block = new ArrayList<>(List.of(line));
+                inTune = true;
+            } else if (raw.isBlank() && inTune) {
+                finish(block, fileHead, tunes, findings);
+                block = new ArrayList<>();
+                inTune = false;
+            } else if (inTune) {
+                block.add(line);
+            } else if (tunes.isEmpty() && line.isField()) {
+                fileHead.add(line);
+            } else if (looksLikeLostMusic(line)) {
+                findings.warning(number, 1, "a line of music stands outside any tune",
+                        "remove the empty line before it, or start a tune with X:");
+            }
+        }
+        if (inTune) {
+            finish(block, fileHead, tunes, findings);
+        }
+        if (tunes.isEmpty()) {
+            findings.error(0, 0, "no tune was found", "a tune begins with X:, T: and K: lines and then its music");
+        }
+        return new AbcBook(tunes, findings.list());
+    }
+
+    private static int endOfLine(String text, int from) {
+        for (int i = from; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c == '\n' || c == '\r') {
+                return i;
+            }
+        }
+        return text.length();
+    }
+
+    private static boolean looksLikeLostMusic(AbcLine line) {
+        return line.text().length() > 8 && line.text().indexOf('|') != line.text().lastIndexOf('|')
+                && line.text().matches("[A-Ga-gz0-9|:\\[\\]/ ,'^_=~().<>{}\"-]+");
+    }
+
+    private static void finish(
+            List<AbcLine> block, List<AbcLine> fileHead, List<AbcTune> tunes, Findings findings) {
+        TuneReader reader = new TuneReader(findings, fileHead);
+        Tune tune = reader.read(block);
+        if (tune.bars().isEmpty()) {
+            return;
+        }
+        int line = block.getFirst().number();
+        Optional<Arrangement> arrangement = Instructions.read(tune, reader.instructions(), findings);
+        tunes.add(new AbcTune(arrangement.map(Arrangement::tune).orElse(tune), arrangement, line));
+    }
+}

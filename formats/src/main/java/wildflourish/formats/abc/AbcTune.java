@@ -1,0 +1,14 @@
+package wildflourish.formats.abc;
+
+import java.util.Optional;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Tune;
+
+/**
+ * A tune of a book.
+ *
+ * @param tune without the signs of ornaments that its ladder placed
+ * @param arrangement its ladder, when the file holds one
+ * @param line where it begins in the file, from 1
+ */
+public record AbcTune(Tune tune, Optional<Arrangement> arrangement, int line) {}

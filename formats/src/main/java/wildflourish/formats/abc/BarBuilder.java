@@ -1,0 +1,339 @@
+package wildflourish.formats.abc;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.BarLine;
+import wildflourish.core.tune.Change;
+import wildflourish.core.tune.Element;
+import wildflourish.core.tune.Ending;
+import wildflourish.core.tune.Key;
+import wildflourish.core.tune.Meter;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Pitch;
+import wildflourish.core.tune.Ratio;
+import wildflourish.core.tune.Rest;
+import wildflourish.core.tune.Step;
+import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.Tuplet;
+
+/** Puts notes into bars: accidentals through the bar, tuplets, broken rhythm, bar lines, endings and parts. */
+final class BarBuilder {
+
+    private final Findings findings;
+    private final List<Bar> bars = new ArrayList<>();
+    private final List<Element> elements = new ArrayList<>();
+    private final Map<Step, Integer> accidentals = new EnumMap<>(Step.class);
+    private BarLine opening = BarLine.NONE;
+    private Optional<Ending> ending = Optional.empty();
+    private Optional<String> part = Optional.empty();
+    private Key key;
+    private Meter meter;
+    private Ratio broken = Ratio.ONE;
+    private int tupletActual;
+    private int tupletNormal;
+    private int tupletCount;
+    private int tupletPosition;
+    private int repeatOpenAt;
+    private int lineOfBar;
+
+    BarBuilder(Findings findings, Key key, Meter meter) {
+        this.findings = findings;
+        this.key = key;
+        this.meter = meter;
+    }
+
+    Key key() {
+        return key;
+    }
+
+    Meter meter() {
+        return meter;
+    }
+
+    void change(Key newKey) {
+        if (!newKey.equals(key)) {
+            elements.add(Change.to(newKey));
+        }
+        key = newKey;
+        accidentals.clear();
+    }
+
+    void change(Meter newMeter) {
+        if (!newMeter.equals(meter)) {
+            elements.add(Change.to(newMeter));
+        }
+        meter = newMeter;
+    }
+
+    void change(Tempo tempo) {
+        elements.add(Change.to(tempo));
+    }
+
+    void part(String name) {
+        part = Optional.of(name);
+    }
+
+    /** The pitch of a letter with or without an accidental of its own, as the bar and the key have it. */
+    Pitch pitch(Step step, int octave, Optional<Integer> accidental) {
+        if (accidental.isPresent()) {
+            accidentals.put(step, accidental.get());
+            return new Pitch(step, accidental.get(), octave);
+        }
+        Optional<Pitch> tied = tiedInto(step, octave);
+        if (tied.isPresent() && !accidentals.containsKey(step)) {
+            return tied.get();
+        }
+        return new Pitch(step, accidentals.getOrDefault(step, key.alterOf(step)), octave);
+    }
+
+    /** The pitch that a tie carries over the bar line into this letter. */
+    private Optional<Pitch> tiedInto(Step step, int octave) {
+        if (bars.isEmpty() || elements.stream().anyMatch(e -> !(e instanceof Change))) {
+            return Optional.empty();
+        }
+        List<Element> before = bars.getLast().elements();
+        return !before.isEmpty() && before.getLast() instanceof Note note && note.tied()
+                ? note.pitches().stream().filter(p -> p.step() == step && p.octave() == octave).findFirst()
+                : Optional.empty();
+    }
+
+    void startTuplet(int actual, int normal, int count, int line, int column) {
+        if (tupletPosition < tupletCount) {
+            findings.warning(line, column, "a tuplet begins before the one before it is full",
+                    "give the first one all its notes");
+        }
+        tupletActual = actual;
+        tupletNormal = normal;
+        tupletCount = count;
+        tupletPosition = 0;
+    }
+
+    private Optional<Tuplet> nextInTuplet() {
+        if (tupletPosition >= tupletCount) {
+            return Optional.empty();
+        }
+        return Optional.of(new Tuplet(tupletActual, tupletNormal, tupletPosition++, tupletCount));
+    }
+
+    void note(Note written, int line) {
+        markLine(line);
+        Optional<Tuplet> tuplet = nextInTuplet();
+        Ratio length = tuplet.map(t -> written.length().times(t.factor())).orElse(written.length()).times(broken);
+        broken = Ratio.ONE;
+        elements.add(new Note(written.pitches(), length, tuplet, written.tied(), written.slursOpening(),
+                written.slursClosing(), written.marks(), false));
+    }
+
+    void rest(Rest written, int line) {
+        markLine(line);
+        Optional<Tuplet> tuplet = written.wholeBar() ? Optional.empty() : nextInTuplet();
+        Ratio length = tuplet.map(t -> written.length().times(t.factor())).orElse(written.length()).times(broken);
+        broken = Ratio.ONE;
+        elements.add(new Rest(length, written.visible(), written.wholeBar(), tuplet, written.marks()));
+    }
+
+    private void markLine(int line) {
+        if (elements.stream().allMatch(e -> e instanceof Change)) {
+            lineOfBar = line;
+        }
+    }
+
+    /** Broken rhythm: {@code count} signs lengthen the note before and shorten the one after, or the reverse. */
+    boolean broken(int count, boolean longFirst) {
+        int last = lastTimed();
+        if (last < 0) {
+            return false;
+        }
+        Ratio shorter = Ratio.of(1, 1L << count);
+        Ratio longer = Ratio.of(2, 1).minus(shorter);
+        Ratio first = longFirst ? longer : shorter;
+        elements.set(last, switch (elements.get(last)) {
+            case Note note -> note.withLength(note.length().times(first));
+            case Rest rest -> rest.withLength(rest.length().times(first));
+            case Change change -> change;
+        });
+        broken = longFirst ? shorter : longer;
+        return true;
+    }
+
+    private int lastTimed() {
+        for (int i = elements.size() - 1; i >= 0; i--) {
+            if (!(elements.get(i) instanceof Change)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    /** Applies a change to the last note of the present bar; false when there is none. */
+    boolean onLastNote(java.util.function.UnaryOperator<Note> change) {
+        int last = lastTimed();
+        if (last >= 0 && elements.get(last) instanceof Note note) {
+            elements.set(last, change.apply(note));
+            return true;
+        }
+        return false;
+    }
+
+    /** As {@link #onLastNote}, but reaches back over a bar line just set. */
+    boolean onLastNoteOfTune(java.util.function.UnaryOperator<Note> change) {
+        if (onLastNote(change)) {
+            return true;
+        }
+        if (bars.isEmpty() || elements.stream().anyMatch(e -> !(e instanceof Change))) {
+            return false;
+        }
+        List<Element> before = new ArrayList<>(bars.getLast().elements());
+        if (!before.isEmpty() && before.getLast() instanceof Note note) {
+            before.set(before.size() - 1, change.apply(note));
+            bars.set(bars.size() - 1, bars.getLast().withElements(before));
+            return true;
+        }
+        return false;
+    }
+
+    void barLine(BarLine line, int lineNumber, int column) {
+        if (line.repeatsAfter() > 0) {
+            if (repeatOpenAt > 0 && line.repeatsBefore() == 0) {
+                findings.warning(lineNumber, column, "a repeat opens while one from line " + repeatOpenAt + " is open",
+                        "close the first one with :|");
+            }
+            repeatOpenAt = lineNumber;
+        } else if (line.repeatsBefore() > 0) {
+            repeatOpenAt = 0;
+        }
+        if (lastTimed() >= 0) {
+            closeBar(line, lineNumber, column);
+        } else if (bars.isEmpty()) {
+            opening = opening.style() == BarLine.Style.NONE && opening.repeatsAfter() == 0
+                    ? line : opening.joinedWith(line);
+        } else {
+            Bar last = bars.removeLast();
+            bars.add(new Bar(last.number(), last.elements(), last.closing().joinedWith(line), last.ending(),
+                    last.part(), last.endsSystem()));
+        }
+        if (line.repeatsBefore() > 0 || line.closesSection() && line.style() != BarLine.Style.THIN) {
+            ending = Optional.empty();
+        }
+        accidentals.clear();
+    }
+
+    private void closeBar(BarLine line, int lineNumber, int column) {
+        if (tupletPosition < tupletCount) {
+            findings.warning(lineNumber, column, "a tuplet of %d has only %d notes before the bar line"
+                    .formatted(tupletCount, tupletPosition), "give it all its notes");
+            tupletCount = 0;
+        }
+        broken = Ratio.ONE;
+        bars.add(new Bar(0, elements, line, ending, part, false));
+        elements.clear();
+        part = Optional.empty();
+        ending = ending.map(e -> new Ending(e.times(), false));
+        checkLength(bars.size() - 1);
+    }
+
+    private final List<Integer> oddBars = new ArrayList<>();
+    private final List<Integer> oddLines = new ArrayList<>();
+    private final List<Meter> oddMeters = new ArrayList<>();
+
+    private void checkLength(int bar) {
+        if (!meter.isFree() && !bars.get(bar).length().equals(meter.barLength())) {
+            oddBars.add(bar);
+            oddLines.add(lineOfBar);
+            oddMeters.add(meter);
+        }
+    }
+
+    void startEnding(List<Integer> times, int line, int column) {
+        if (times.isEmpty() || times.getFirst() > 1 && bars.stream().noneMatch(b -> b.ending().isPresent())) {
+            findings.warning(line, column, "an ending begins that no first ending goes before",
+                    "write the first ending as |1 and the second as :|2");
+        }
+        if (!times.isEmpty()) {
+            ending = Optional.of(new Ending(times, true));
+        }
+    }
+
+    void endSystem() {
+        if (lastTimed() < 0 && !bars.isEmpty()) {
+            Bar last = bars.removeLast();
+            bars.add(new Bar(last.number(), last.elements(), last.closing(), last.ending(), last.part(), true));
+        }
+    }
+
+    BarLine opening() {
+        return opening;
+    }
+
+    /** Closes what is open and numbers the bars. */
+    List<Bar> finish(int line) {
+        if (lastTimed() >= 0) {
+            closeBar(BarLine.NONE, line, 0);
+        } else if (!elements.isEmpty() && !bars.isEmpty()) {
+            Bar last = bars.removeLast();
+            List<Element> all = new ArrayList<>(last.elements());
+            all.addAll(elements);
+            bars.add(last.withElements(all));
+            elements.clear();
+        }
+        if (repeatOpenAt > 0) {
+            findings.warning(repeatOpenAt, 0, "a repeat opens here and is never closed",
+                    "close it with :| where the repeat ends");
+        }
+        reportOddBars();
+        return numbered();
+    }
+
+    private void reportOddBars() {
+        for (int i = 0; i < oddBars.size(); i++) {
+            int b = oddBars.get(i);
+            Bar bar = bars.get(b);
+            Ratio full = oddMeters.get(i).barLength();
+            boolean atEdge = b == 0 || b == bars.size() - 1 || bar.closing().closesSection()
+                    || bars.get(b - 1).closing().closesSection() || bar.ending().isPresent();
+            if (full.isLess(bar.length())) {
+                findings.warning(oddLines.get(i), 0, "a bar lasts %s, longer than the meter's %s"
+                        .formatted(bar.length(), full), "check its note lengths");
+            } else if (!atEdge) {
+                findings.warning(oddLines.get(i), 0, "a bar lasts %s, shorter than the meter's %s"
+                        .formatted(bar.length(), full), "check its note lengths");
+            }
+        }
+    }
+
+    private List<Bar> numbered() {
+        List<Bar> all = new ArrayList<>();
+        Meter now = null;
+        int number = 0;
+        Ratio missing = Ratio.ZERO;
+        for (int b = 0; b < bars.size(); b++) {
+            Bar bar = bars.get(b);
+            for (Element element : bar.elements()) {
+                if (element instanceof Change change && change.meter().isPresent()) {
+                    now = change.meter().get();
+                }
+            }
+            Ratio full = (now == null ? firstMeter : now).barLength();
+            Ratio length = bar.length();
+            boolean pickup = b == 0 && length.isLess(full) && bars.size() > 1;
+            boolean secondPiece = missing.isPositive() && length.isLess(full) && !missing.isLess(length)
+                    && bars.get(b - 1).closing().closesSection() && bar.ending().filter(Ending::starts).isEmpty();
+            if (!pickup && !secondPiece) {
+                number++;
+            }
+            missing = secondPiece ? Ratio.ZERO : pickup ? Ratio.ZERO : full.minus(length);
+            all.add(bar.withNumber(number));
+        }
+        return all;
+    }
+
+    private Meter firstMeter = Meter.NONE;
+
+    void firstMeter(Meter first) {
+        firstMeter = first;
+    }
+}

@@ -1,0 +1,41 @@
+package wildflourish.formats.abc;
+
+import java.util.ArrayList;
+import java.util.List;
+import wildflourish.core.finding.Finding;
+
+/** Collects findings; after a few hundred of them it only counts, so that a broken file stays readable. */
+final class Findings {
+
+    private static final int MOST = 300;
+
+    private final List<Finding> all = new ArrayList<>();
+    private int more;
+
+    void error(int line, int column, String what, String remedy) {
+        add(Finding.error(line, column, what, remedy));
+    }
+
+    void warning(int line, int column, String what, String remedy) {
+        add(Finding.warning(line, column, what, remedy));
+    }
+
+    private void add(Finding finding) {
+        if (all.size() < MOST) {
+            all.add(finding);
+        } else {
+            more++;
+        }
+    }
+
+    /** All findings in the order of the file; when there were too many, a last one says how many are left out. */
+    List<Finding> list() {
+        List<Finding> list = new ArrayList<>(all);
+        list.sort(java.util.Comparator.comparingInt(Finding::line).thenComparingInt(Finding::column));
+        if (more > 0) {
+            list.add(Finding.error(0, 0, more + " more findings are not shown",
+                    "mend the first ones and read the file again"));
+        }
+        return list;
+    }
+}

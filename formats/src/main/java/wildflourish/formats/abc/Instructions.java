@@ -1,0 +1,158 @@
+package wildflourish.formats.abc;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeMap;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.School;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.ornament.Speeds;
+import wildflourish.core.ornament.Vocabulary;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Ladder;
+import wildflourish.core.setting.Rung;
+import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Spelling;
+import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.Timeline;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.tune.TuneType;
+
+/**
+ * A ladder in {@code I:flourish …} instruction fields, which the standard has other readers ignore (section 3.1.18).
+ *
+ * <pre>
+ * I:flourish instrument whistle-d
+ * I:flourish tempo 1/2=100
+ * I:flourish level fluent
+ * I:flourish school cut=upper-third roll=even
+ * I:flourish rung 0 bare
+ * I:flourish place 12 cut from 2
+ * I:flourish shown 2
+ * </pre>
+ * {@code place} names the note (counted from 0), the ornament, and the lowest rung that has it; {@code shown} is the rung
+ * whose signs stand on the notes.
+ */
+final class Instructions {
+
+    static final String NAME = "flourish";
+
+    private record Placed(int note, String ornament, int rung, int line) {}
+
+    private Instructions() {}
+
+    /** The ladder of a tune, its tune freed of the signs of the rung that is shown; empty when the file holds none. */
+    static Optional<Arrangement> read(Tune tune, List<AbcLine> lines, Findings findings) {
+        if (lines.isEmpty()) {
+            return Optional.empty();
+        }
+        Instrument instrument = Instruments.known("none");
+        Tempo tempo = TuneType.tempoOf(tune.head());
+        Speeds speeds = Speeds.level("fluent");
+        School school = School.USUAL;
+        TreeMap<Integer, String> names = new TreeMap<>();
+        List<Placed> placed = new ArrayList<>();
+        int shown = -1;
+        for (AbcLine line : lines) {
+            String[] words = line.value().split("\\s+", 4);
+            try {
+                switch (words[1]) {
+                    case "instrument" -> instrument = Instruments.known(words[2]);
+                    case "tempo" -> tempo = Tempo.parse(words[2]);
+                    case "level" -> speeds = Speeds.level(words[2]);
+                    case "school" -> school = school(line.value());
+                    case "rung" -> names.put(Integer.parseInt(words[2]), words[3]);
+                    case "place" -> {
+                        String[] rest = words[3].split("\\s+");
+                        placed.add(new Placed(Integer.parseInt(words[2]), rest[0], Integer.parseInt(rest[2]),
+                                line.number()));
+                    }
+                    case "shown" -> shown = Integer.parseInt(words[2]);
+                    default -> throw new IllegalArgumentException("'" + words[1] + "' is not known");
+                }
+            } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
+                findings.warning(line.number(), 1, "an instruction about the ladder cannot be read: " + e.getMessage(),
+                        "remove the line, or write the tune out again");
+            }
+        }
+        if (names.isEmpty() || names.lastKey() != names.size() - 1 || names.size() > 50) {
+            findings.warning(lines.getFirst().number(), 1, "the ladder's rungs are not all named",
+                    "the tune was read without its ladder");
+            return Optional.empty();
+        }
+        Situation situation = Situation.of(Timeline.of(tune), instrument, school);
+        Ladder ladder = ladder(situation, names, placed, findings);
+        Tune plain = tune;
+        if (shown >= 0 && shown < ladder.size()) {
+            List<Integer> missing = new ArrayList<>();
+            plain = Spelling.plain(situation, ladder.setting(shown), missing);
+            for (int note : missing) {
+                findings.warning(lines.getFirst().number(), 1,
+                        "the signs on note %d are not those of its ladder".formatted(note + 1),
+                        "they were kept as part of the plain tune");
+            }
+        }
+        return Optional.of(new Arrangement(plain, instrument, tempo, speeds, school, ladder));
+    }
+
+    private static School school(String value) {
+        School school = School.USUAL;
+        for (String pair : Arrays.stream(value.split("\\s+")).skip(2).toList()) {
+            String[] halves = pair.split("=", 2);
+            school = school.with(halves[0], halves[1]);
+        }
+        return school;
+    }
+
+    private static Ladder ladder(
+            Situation situation, TreeMap<Integer, String> names, List<Placed> placed, Findings findings) {
+        Vocabulary vocabulary = situation.vocabulary();
+        List<Setting> settings = new ArrayList<>();
+        names.values().forEach(n -> settings.add(Setting.BARE));
+        for (Placed one : placed) {
+            Optional<Ornament> ornament = vocabulary.byId(one.ornament());
+            if (ornament.isEmpty() || one.note() < 0 || one.note() >= situation.tune().size()
+                    || one.rung() < 0 || one.rung() >= settings.size()) {
+                findings.warning(one.line(), 1, "there is no place for '%s' on note %d".formatted(
+                        one.ornament(), one.note()), "the placement was left out");
+                continue;
+            }
+            for (int r = one.rung(); r < settings.size(); r++) {
+                settings.set(r, settings.get(r).with(one.note(), one.ornament()));
+            }
+        }
+        List<Rung> rungs = new ArrayList<>();
+        for (int r = 0; r < settings.size(); r++) {
+            rungs.add(new Rung(names.get(r), settings.get(r)));
+        }
+        return new Ladder(rungs);
+    }
+
+    /** The instruction fields of an arrangement, one a line. */
+    static List<String> write(Arrangement arrangement, int shown) {
+        List<String> lines = new ArrayList<>();
+        lines.add("instrument " + arrangement.instrument().id());
+        lines.add("tempo " + exact(arrangement.tempo()));
+        lines.add("level " + arrangement.speeds().name());
+        lines.add("school " + String.join(" ", new TreeMap<>(arrangement.school().choices()).entrySet().stream()
+                .map(e -> e.getKey() + "=" + e.getValue()).toList()));
+        Ladder ladder = arrangement.ladder();
+        for (int r = 0; r < ladder.size(); r++) {
+            lines.add("rung " + r + " " + ladder.rung(r).name());
+        }
+        ladder.setting(ladder.size() - 1).byNote().forEach((note, ids) -> ids.forEach(id ->
+                lines.add("place " + note + " " + id + " from " + ladder.lowestWith(note, id))));
+        lines.add("shown " + shown);
+        return lines.stream().map(l -> "I:" + NAME + " " + l).toList();
+    }
+
+    private static String exact(Tempo tempo) {
+        java.math.BigDecimal count = new java.math.BigDecimal(tempo.perMinute().numerator()).divide(
+                new java.math.BigDecimal(tempo.perMinute().denominator()), 6, java.math.RoundingMode.HALF_UP);
+        return tempo.beat() + "=" + count.stripTrailingZeros().toPlainString();
+    }
+}

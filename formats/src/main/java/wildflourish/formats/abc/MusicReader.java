@@ -1,0 +1,471 @@
+package wildflourish.formats.abc;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import wildflourish.core.tune.BarLine;
+import wildflourish.core.tune.Marks;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Pitch;
+import wildflourish.core.tune.Ratio;
+import wildflourish.core.tune.Rest;
+import wildflourish.core.tune.Step;
+
+/** Reads lines of music code, character by character (ABC standard 2.1, section 4). */
+final class MusicReader {
+
+    private static final Map<Character, String> SHORT_DECORATIONS = Map.ofEntries(
+            Map.entry('.', "staccato"), Map.entry('~', "roll"), Map.entry('H', "fermata"),
+            Map.entry('L', "accent"), Map.entry('M', "lowermordent"), Map.entry('O', "coda"),
+            Map.entry('P', "uppermordent"), Map.entry('S', "segno"), Map.entry('T', "trill"),
+            Map.entry('u', "upbow"), Map.entry('v', "downbow"));
+    private static final int LONGEST_FRACTION = 4096;
+
+    private final Findings findings;
+    private final BarBuilder builder;
+    private final InlineFields inline;
+    private final Map<Character, String> decorations = new HashMap<>(SHORT_DECORATIONS);
+    private String text = "";
+    private int line;
+    private int at;
+    private Ratio unit;
+    private final List<String> pendingDecorations = new ArrayList<>();
+    private final List<String> pendingAnnotations = new ArrayList<>();
+    private final List<Pitch> pendingGraces = new ArrayList<>();
+    private boolean pendingSlash;
+    private Optional<String> pendingChord = Optional.empty();
+    private int pendingSlurs;
+
+    /** What a field inside the music does. */
+    interface InlineFields {
+        void read(char letter, String value, int line, int column);
+    }
+
+    MusicReader(Findings findings, BarBuilder builder, Ratio unit, InlineFields inline) {
+        this.findings = findings;
+        this.builder = builder;
+        this.unit = unit;
+        this.inline = inline;
+    }
+
+    void unit(Ratio newUnit) {
+        unit = newUnit;
+    }
+
+    /** {@code U:T=!trill!} and the like. */
+    void define(char sign, String decoration) {
+        decorations.put(sign, decoration);
+    }
+
+    /** Reads one line; a backslash at its end joins it with the next. */
+    void read(AbcLine source) {
+        text = source.text();
+        line = source.number();
+        at = 0;
+        boolean continued = text.stripTrailing().endsWith("\\");
+        if (continued) {
+            text = text.substring(0, text.lastIndexOf('\\'));
+        }
+        while (at < text.length()) {
+            try {
+                readOne();
+            } catch (ArithmeticException e) {
+                findings.error(line, at, "a note length is too fine to count",
+                        "write it as a simple fraction such as A3/2");
+            }
+        }
+        gap();
+        if (!continued) {
+            builder.endSystem();
+        }
+    }
+
+    private void readOne() {
+        char c = text.charAt(at);
+        char next = at + 1 < text.length() ? text.charAt(at + 1) : '\n';
+        if (c == ' ' || c == '\t') {
+            gap();
+            at++;
+        } else if (c == '|' || c == ':' || c == '[' && (next == '|' || next == ']') || c == '.' && next == '|') {
+            barLine();
+        } else if (c == '[' && (Character.isDigit(next) || next == '"')) {
+            at++;
+            ending();
+        } else if (c == '[' && at + 2 < text.length() && text.charAt(at + 2) == ':' && Character.isLetter(next)) {
+            inlineField();
+        } else if (c == '[') {
+            chord();
+        } else if (isNoteStart(c)) {
+            single();
+        } else if (c == 'z' || c == 'x' || c == 'Z' || c == 'X') {
+            rest(c);
+        } else if (c == '(') {
+            tupletOrSlur(next);
+        } else if (c == ')') {
+            if (!builder.onLastNoteOfTune(n -> n.withSlurs(n.slursOpening(), n.slursClosing() + 1))) {
+                findings.warning(line, at + 1, "a slur closes without a note before it", "remove the bracket");
+            }
+            at++;
+        } else if (c == '-') {
+            if (!builder.onLastNoteOfTune(n -> n.withTied(true))) {
+                findings.warning(line, at + 1, "a tie without a note before it", "write the tie right after its note");
+            }
+            at++;
+        } else if (c == '>' || c == '<') {
+            brokenRhythm(c);
+        } else if (c == '{') {
+            graces();
+        } else if (c == '"') {
+            quoted();
+        } else if (c == '!' || c == '+') {
+            longDecoration(c);
+        } else if (c == '.' && (next == '(' || next == '-')) {
+            at++;
+        } else if (decorations.containsKey(c)) {
+            pendingDecorations.add(decorations.get(c));
+            at++;
+        } else if (c == 'y') {
+            at++;
+            length();
+        } else if (c == '&') {
+            findings.warning(line, at + 1, "a second voice in the bar is left out", "the first voice is read");
+            while (at < text.length() && text.charAt(at) != '|') {
+                at++;
+            }
+        } else if (c == '`' || c == '$' || c == '*' || c == '\r') {
+            at++;
+        } else if (c == '\\') {
+            at++;
+        } else {
+            String shown = c < 32 ? "code " + (int) c : "'" + c + "'";
+            findings.error(line, at + 1, shown + " means nothing in music", "remove it, or put text in quotation marks");
+            at++;
+        }
+    }
+
+    private void gap() {
+        builder.onLastNote(n -> n.withGapAfter(true));
+    }
+
+    private boolean isNoteStart(char c) {
+        return c >= 'A' && c <= 'G' || c >= 'a' && c <= 'g' || c == '^' || c == '_' || c == '=';
+    }
+
+    private record Letter(Pitch pitch, Ratio length, boolean tied) {}
+
+    /** A letter with accidental, octave marks and length; empty (and reported) when an accidental stands alone. */
+    private Optional<Letter> letter() {
+        int from = at;
+        while (at < text.length() && "^_=".indexOf(text.charAt(at)) >= 0 && at - from < 2) {
+            at++;
+        }
+        String sign = text.substring(from, at);
+        if (at >= text.length() || !Character.isLetter(text.charAt(at)) || !isNoteStart(text.charAt(at))) {
+            findings.error(line, from + 1, "an accidental without a note", "write it right before its note, as in ^F");
+            at = Math.max(at, from + 1);
+            return Optional.empty();
+        }
+        char c = text.charAt(at++);
+        int octave = Character.isLowerCase(c) ? 5 : 4;
+        while (at < text.length() && (text.charAt(at) == ',' || text.charAt(at) == '\'')) {
+            octave += text.charAt(at) == '\'' ? 1 : -1;
+            at++;
+        }
+        if (octave < -1 || octave > 9) {
+            findings.error(line, from + 1, "a note too far from any instrument", "check its commas and apostrophes");
+            octave = Math.clamp(octave, -1, 9);
+        }
+        Optional<Integer> accidental = sign.isEmpty() ? Optional.empty() : Optional.of(AbcFields.alter(sign));
+        Pitch pitch = builder.pitch(Step.valueOf(String.valueOf(Character.toUpperCase(c))), octave, accidental);
+        Ratio length = length();
+        boolean tied = at < text.length() && text.charAt(at) == '-';
+        return Optional.of(new Letter(pitch, length, tied));
+    }
+
+    /** The factor of a length: 1 when none is written. */
+    private Ratio length() {
+        int from = at;
+        long count = digits(1);
+        long over = 1;
+        while (at < text.length() && text.charAt(at) == '/') {
+            at++;
+            long by = digits(2);
+            over = by == 0 || over > LONGEST_FRACTION ? 0 : over * by;
+        }
+        if (count <= 0 || over <= 0 || over > LONGEST_FRACTION || count > 100_000) {
+            findings.error(line, from + 1, "'" + text.substring(from, at) + "' is not a length",
+                    "the note was given the unit of length; write a length such as 2, 3/2 or /2");
+            return Ratio.ONE;
+        }
+        return Ratio.of(count, over);
+    }
+
+    private long digits(long otherwise) {
+        int from = at;
+        long value = 0;
+        while (at < text.length() && Character.isDigit(text.charAt(at))) {
+            value = Math.min(value * 10 + Character.digit(text.charAt(at), 10), 1_000_000);
+            at++;
+        }
+        return at == from ? otherwise : value;
+    }
+
+    private void single() {
+        letter().ifPresent(l -> place(List.of(l.pitch()), l.length().times(unit)));
+    }
+
+    private void place(List<Pitch> pitches, Ratio length) {
+        Marks marks = takeMarks();
+        builder.note(new Note(pitches, length, Optional.empty(), false, pendingSlurs, 0, marks, false), line);
+        pendingSlurs = 0;
+    }
+
+    private Marks takeMarks() {
+        if (pendingDecorations.isEmpty() && pendingGraces.isEmpty() && pendingChord.isEmpty()
+                && pendingAnnotations.isEmpty()) {
+            return Marks.NONE;
+        }
+        Marks marks = new Marks(pendingDecorations, pendingGraces, pendingSlash, pendingChord, pendingAnnotations);
+        pendingDecorations.clear();
+        pendingGraces.clear();
+        pendingAnnotations.clear();
+        pendingChord = Optional.empty();
+        pendingSlash = false;
+        return marks;
+    }
+
+    private void chord() {
+        int from = at++;
+        List<Pitch> pitches = new ArrayList<>();
+        Ratio first = Ratio.ONE;
+        boolean tied = false;
+        while (at < text.length() && text.charAt(at) != ']' && text.charAt(at) != '|') {
+            char c = text.charAt(at);
+            if (isNoteStart(c)) {
+                Optional<Letter> letter = letter();
+                if (letter.isPresent()) {
+                    first = pitches.isEmpty() ? letter.get().length() : first;
+                    pitches.add(letter.get().pitch());
+                    tied |= letter.get().tied();
+                }
+            } else if (c == '"' || c == '!' || c == '+') {
+                skipTo(c);
+            } else {
+                at++;
+            }
+        }
+        if (at >= text.length() || text.charAt(at) != ']') {
+            findings.error(line, from + 1, "a chord is not closed", "close it with ]");
+        } else {
+            at++;
+        }
+        Ratio factor = length();
+        if (pitches.isEmpty()) {
+            findings.error(line, from + 1, "a chord without notes", "write its notes between [ and ]");
+            return;
+        }
+        place(pitches, first.times(factor).times(unit));
+        if (tied) {
+            builder.onLastNote(n -> n.withTied(true));
+        }
+    }
+
+    private void skipTo(char end) {
+        int close = text.indexOf(end, at + 1);
+        at = close < 0 ? text.length() : close + 1;
+    }
+
+    private void rest(char kind) {
+        int column = ++at;
+        Ratio factor = length();
+        Marks marks = takeMarks();
+        if (kind == 'z' || kind == 'x') {
+            builder.rest(new Rest(factor.times(unit), kind == 'z', false, Optional.empty(), marks), line);
+            return;
+        }
+        long count = Math.clamp(factor.floor(), 1, 1000);
+        for (long i = 0; i < count; i++) {
+            builder.rest(new Rest(builder.meter().barLength(), kind == 'Z', true, Optional.empty(), marks), line);
+            if (i < count - 1) {
+                builder.barLine(BarLine.THIN, line, column);
+            }
+        }
+    }
+
+    private void tupletOrSlur(char next) {
+        if (!Character.isDigit(next)) {
+            pendingSlurs++;
+            at++;
+            return;
+        }
+        int column = ++at;
+        int actual = (int) Math.min(digits(3), 1000);
+        int normal = 0;
+        int count = 0;
+        if (at < text.length() && text.charAt(at) == ':') {
+            at++;
+            normal = (int) Math.min(digits(0), 1000);
+            if (at < text.length() && text.charAt(at) == ':') {
+                at++;
+                count = (int) Math.min(digits(0), 1000);
+            }
+        }
+        if (normal == 0) {
+            normal = switch (actual) {
+                case 2, 4, 8 -> 3;
+                case 3, 6 -> 2;
+                default -> builder.meter().isCompound() ? 3 : 2;
+            };
+        }
+        count = count == 0 ? actual : count;
+        if (actual < 2 || actual > 16 || normal > 16 || count > 64) {
+            findings.error(line, column, "a tuplet of %d in the time of %d over %d notes".formatted(
+                    actual, normal, count), "write a tuplet of 2 to 16 notes such as (3abc");
+            return;
+        }
+        builder.startTuplet(actual, normal, count, line, column);
+    }
+
+    private void brokenRhythm(char sign) {
+        int from = at;
+        while (at < text.length() && text.charAt(at) == sign) {
+            at++;
+        }
+        int count = at - from;
+        if (count > 3 || !builder.broken(count, sign == '>')) {
+            findings.error(line, from + 1, "broken rhythm without two notes around it",
+                    "write at most three signs between two notes, as in A>B");
+        }
+    }
+
+    private void graces() {
+        int from = at++;
+        if (at < text.length() && text.charAt(at) == '/') {
+            pendingSlash = true;
+            at++;
+        }
+        while (at < text.length() && text.charAt(at) != '}') {
+            if (isNoteStart(text.charAt(at))) {
+                letter().ifPresent(l -> pendingGraces.add(l.pitch()));
+            } else {
+                at++;
+            }
+        }
+        if (at >= text.length()) {
+            findings.error(line, from + 1, "grace notes are not closed", "close them with }");
+        }
+        at++;
+    }
+
+    private void quoted() {
+        int close = text.indexOf('"', at + 1);
+        if (close < 0) {
+            findings.error(line, at + 1, "a quotation mark is not closed", "close it, or remove it");
+            at++;
+            return;
+        }
+        String inside = AbcText.unescape(text.substring(at + 1, close));
+        if (!inside.isEmpty() && "^_<>@".indexOf(inside.charAt(0)) >= 0) {
+            pendingAnnotations.add(inside);
+        } else {
+            pendingChord = Optional.of(inside);
+        }
+        at = close + 1;
+    }
+
+    private void longDecoration(char mark) {
+        int close = text.indexOf(mark, at + 1);
+        String name = close < 0 ? "" : text.substring(at + 1, close);
+        if (name.isEmpty() || !name.matches("[\\p{Alnum}().<>/_+^-]{1,40}")) {
+            if (mark == '+') {
+                findings.error(line, at + 1, "'+' means nothing here", "write decorations as !name!");
+            }
+            at++;
+            return;
+        }
+        pendingDecorations.add(name);
+        at = close + 1;
+    }
+
+    private void inlineField() {
+        int close = text.indexOf(']', at);
+        if (close < 0) {
+            findings.error(line, at + 1, "a field inside the music is not closed", "close it with ]");
+            at = text.length();
+            return;
+        }
+        inline.read(text.charAt(at + 1), text.substring(at + 3, close).strip(), line, at + 1);
+        at = close + 1;
+    }
+
+    private void barLine() {
+        int from = at;
+        int before = count(':');
+        boolean dotted = at < text.length() && text.charAt(at) == '.';
+        if (dotted) {
+            at++;
+        }
+        boolean thickFirst = at < text.length() && text.charAt(at) == '[';
+        if (thickFirst) {
+            at++;
+        }
+        int bars = count('|');
+        boolean thickLast = at < text.length() && text.charAt(at) == ']';
+        if (thickLast) {
+            at++;
+        }
+        int after = bars > 0 || thickLast ? count(':') : 0;
+        if (bars == 0 && !thickFirst) {
+            if (before < 2) {
+                findings.error(line, from + 1, "a colon alone is not a bar line", "write a repeat as |: or :|");
+                return;
+            }
+            after = before - before / 2;
+            before = before / 2;
+        }
+        BarLine.Style style = thickFirst && thickLast ? BarLine.Style.NONE
+                : thickFirst ? BarLine.Style.OPENING
+                : thickLast ? BarLine.Style.FINAL
+                : dotted ? BarLine.Style.DOTTED
+                : bars > 1 && before == 0 && after == 0 ? BarLine.Style.DOUBLE : BarLine.Style.THIN;
+        builder.barLine(new BarLine(style, Math.min(before, 9), Math.min(after, 9)), line, from + 1);
+        if (at < text.length() && Character.isDigit(text.charAt(at))) {
+            ending();
+        }
+    }
+
+    private int count(char c) {
+        int from = at;
+        while (at < text.length() && text.charAt(at) == c) {
+            at++;
+        }
+        return at - from;
+    }
+
+    /** {@code 1}, {@code 1,3}, {@code 1-3}: which times through. */
+    private void ending() {
+        int from = at;
+        List<Integer> times = new ArrayList<>();
+        if (text.charAt(at) == '"') {
+            skipTo('"');
+        }
+        while (at < text.length() && Character.isDigit(text.charAt(at))) {
+            int first = (int) Math.min(digits(1), 99);
+            int last = first;
+            if (at + 1 < text.length() && text.charAt(at) == '-' && Character.isDigit(text.charAt(at + 1))) {
+                at++;
+                last = (int) Math.min(digits(first), 99);
+            }
+            for (int i = first; i <= last; i++) {
+                times.add(i);
+            }
+            if (at + 1 < text.length() && (text.charAt(at) == ',' || text.charAt(at) == '.')
+                    && Character.isDigit(text.charAt(at + 1))) {
+                at++;
+            }
+        }
+        builder.startEnding(times, line, from + 1);
+    }
+}

@@ -1,0 +1,215 @@
+package wildflourish.formats.abc;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.Field;
+import wildflourish.core.tune.Head;
+import wildflourish.core.tune.Key;
+import wildflourish.core.tune.Meter;
+import wildflourish.core.tune.Ratio;
+import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.Tune;
+
+/** Reads the lines of one tune. */
+final class TuneReader {
+
+    private final Findings findings;
+    private final AbcFields values;
+    private final List<AbcLine> fileHead;
+    private int number = 1;
+    private final List<String> titles = new ArrayList<>();
+    private final List<String> composers = new ArrayList<>();
+    private final List<Field> fields = new ArrayList<>();
+    private final List<Field> definitions = new ArrayList<>();
+    private final List<AbcLine> instructions = new ArrayList<>();
+    private String rhythm = "";
+    private String order = "";
+    private Meter meter = Meter.COMMON;
+    private boolean meterGiven;
+    private Optional<Ratio> unit = Optional.empty();
+    private AbcLine tempoLine;
+    private Key key = Key.NONE;
+    private BarBuilder builder;
+    private MusicReader music;
+    private String voice = "";
+    private boolean skipping;
+    private char lastField = ' ';
+
+    TuneReader(Findings findings, List<AbcLine> fileHead) {
+        this.findings = findings;
+        this.values = new AbcFields(findings);
+        this.fileHead = fileHead;
+    }
+
+    Tune read(List<AbcLine> lines) {
+        fileHead.stream().filter(l -> "MLRCOQ".indexOf(l.letter()) >= 0).forEach(this::headField);
+        composers.clear();
+        int inherited = fields.size();
+        int i = 0;
+        boolean closed = false;
+        while (i < lines.size() && !closed) {
+            AbcLine line = lines.get(i);
+            if (!line.isField()) {
+                if (!line.text().isBlank()) {
+                    findings.error(line.number(), 1, "music begins before the key is given",
+                            "end the head of the tune with a K: line");
+                    break;
+                }
+            } else {
+                headField(line);
+                closed = line.letter() == 'K';
+            }
+            i++;
+        }
+        fields.subList(0, inherited).clear();
+        Ratio unitLength = unit.orElse(AbcFields.unitFor(meter));
+        Optional<Tempo> tempo = tempoLine == null ? Optional.empty()
+                : values.tempo(tempoLine.value(), unitLength, tempoLine.number(), 3);
+        builder = new BarBuilder(findings, key, meter);
+        builder.firstMeter(meter);
+        music = new MusicReader(findings, builder, unitLength, this::inlineField);
+        definitions.forEach(this::define);
+        for (; i < lines.size(); i++) {
+            AbcLine line = lines.get(i);
+            if (line.isField()) {
+                bodyField(line);
+            } else if (!skipping && !line.text().isBlank()) {
+                music.read(line);
+                lastField = ' ';
+            }
+        }
+        int lastLine = lines.isEmpty() ? 1 : lines.getLast().number();
+        List<Bar> bars = builder.finish(lastLine);
+        int firstLine = lines.isEmpty() ? 1 : lines.getFirst().number();
+        if (bars.isEmpty()) {
+            findings.error(firstLine, 0, "the tune has no notes", "write its music after the K: line");
+        }
+        if (titles.isEmpty()) {
+            findings.warning(firstLine, 0, "the tune has no title", "give it one with a T: line");
+        }
+        Head head = new Head(number, titles, composers, rhythm, meter, unitLength, tempo, key, order, fields);
+        return new Tune(head, builder.opening(), bars);
+    }
+
+    /** The instruction fields of the tune, in order. */
+    List<AbcLine> instructions() {
+        return instructions;
+    }
+
+    private void headField(AbcLine line) {
+        String value = AbcText.unescape(line.value());
+        int n = line.number();
+        char letter = line.letter();
+        switch (letter) {
+            case 'X' -> {
+                try {
+                    number = Integer.parseInt(value.split("\\s")[0]);
+                } catch (NumberFormatException e) {
+                    findings.warning(n, 3, "'" + value + "' is not a number for the tune", "write a number, as in X:1");
+                }
+            }
+            case 'T' -> titles.add(value);
+            case 'C' -> composers.add(value);
+            case 'R' -> rhythm = value;
+            case 'P' -> order = value;
+            case 'M' -> {
+                meter = values.meter(line.value(), n, 3, Meter.COMMON);
+                meterGiven = true;
+            }
+            case 'L' -> unit = values.unit(line.value(), n, 3).or(() -> unit);
+            case 'Q' -> tempoLine = line;
+            case 'K' -> key = values.key(line.value(), n, 3);
+            case 'U' -> definitions.add(new Field('U', value));
+            case 'I' -> instruction(line);
+            case 'V' -> voice = firstVoice(value);
+            case '+' -> continuation(value);
+            case 'm' -> findings.warning(n, 1, "macros are not read", "write the notes out");
+            default -> fields.add(new Field(letter, value));
+        }
+        lastField = letter == '+' ? lastField : letter;
+    }
+
+    private void continuation(String value) {
+        if (lastField == 'T' && !titles.isEmpty()) {
+            titles.set(titles.size() - 1, titles.getLast() + " " + value);
+        } else if (lastField == 'C' && !composers.isEmpty()) {
+            composers.set(composers.size() - 1, composers.getLast() + " " + value);
+        } else if (!fields.isEmpty()) {
+            Field last = fields.removeLast();
+            fields.add(new Field(last.letter(), last.text() + " " + value));
+        }
+    }
+
+    private void instruction(AbcLine line) {
+        if (line.value().startsWith(Instructions.NAME + " ")) {
+            instructions.add(line);
+        } else {
+            fields.add(new Field('I', line.value()));
+        }
+    }
+
+    private void bodyField(AbcLine line) {
+        if (skipping && line.letter() != 'V') {
+            return;
+        }
+        switch (line.letter()) {
+            case 'w', 's' -> {
+                if (fields.stream().noneMatch(f -> f.letter() == line.letter())) {
+                    findings.warning(line.number(), 1,
+                            line.letter() == 'w' ? "words under the notes are kept but not set under them"
+                                    : "signs set under the notes are kept but not read",
+                            "nothing is lost: they are written out again with the tune");
+                }
+                fields.add(new Field(line.letter(), AbcText.unescape(line.value())));
+            }
+            case 'W', 'N', 'r', 'T', 'H', 'Z', 'S', 'D', 'F', 'B', 'G', 'O', 'A', 'C' -> {
+                if (line.letter() != 'r') {
+                    fields.add(new Field(line.letter() == 'T' ? 'N' : line.letter(), AbcText.unescape(line.value())));
+                }
+            }
+            case '+' -> continuation(AbcText.unescape(line.value()));
+            default -> inlineField(line.letter(), line.value(), line.number(), 1);
+        }
+        lastField = line.letter() == '+' ? lastField : line.letter();
+    }
+
+    private void inlineField(char letter, String value, int line, int column) {
+        switch (letter) {
+            case 'K' -> builder.change(values.key(value, line, column));
+            case 'M' -> builder.change(values.meter(value, line, column, builder.meter()));
+            case 'L' -> values.unit(value, line, column).ifPresent(music::unit);
+            case 'Q' -> values.tempo(value, unit.orElse(Ratio.of(1, 8)), line, column).ifPresent(builder::change);
+            case 'P' -> builder.part(value);
+            case 'U' -> define(new Field('U', value));
+            case 'I' -> instruction(new AbcLine(line, "I:" + value));
+            case 'V' -> {
+                String named = firstVoice(value);
+                if (voice.isEmpty()) {
+                    voice = named;
+                }
+                skipping = !named.equals(voice);
+                if (skipping) {
+                    findings.warning(line, column, "the voice '" + named + "' is left out",
+                            "a tune has one voice here; the first one is read");
+                }
+            }
+            case 'R', 'N', 'r' -> { }
+            default -> findings.warning(line, column, "a field " + letter + ": has no meaning inside the music",
+                    "move it to the head of the tune");
+        }
+    }
+
+    private static String firstVoice(String value) {
+        return value.strip().split("\\s+")[0];
+    }
+
+    private void define(Field definition) {
+        java.util.regex.Matcher match = java.util.regex.Pattern
+                .compile("\\s*([H-Wh-w~])\\s*=\\s*[!+](.*?)[!+].*").matcher(definition.text());
+        if (match.matches()) {
+            music.define(match.group(1).charAt(0), match.group(2));
+        }
+    }
+}

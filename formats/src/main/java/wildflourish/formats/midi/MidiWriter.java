@@ -1,0 +1,105 @@
+package wildflourish.formats.midi;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import javax.sound.midi.InvalidMidiDataException;
+import javax.sound.midi.MetaMessage;
+import javax.sound.midi.MidiEvent;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.Sequence;
+import javax.sound.midi.ShortMessage;
+import javax.sound.midi.Track;
+import wildflourish.core.ornament.Performance;
+import wildflourish.core.ornament.Sound;
+import wildflourish.core.tune.Tempo;
+
+/**
+ * Writes performances as Standard MIDI Files 1.0, type 0. Clicks, dips and glides inside a sounding note become short
+ * notes that interrupt it without a gap, for a file has no other way to say so in plain notes.
+ */
+public final class MidiWriter {
+
+    /** Ticks a crotchet. */
+    public static final int RESOLUTION = 960;
+
+    /** General MIDI programs, numbered from 0: 74 is the recorder, 78 the whistle; the piano reads every other tune. */
+    private static final int PIANO = 0;
+    private static final int PIPE = 75;
+
+    private record Piece(long from, long to, int midi, int velocity) {}
+
+    private MidiWriter() {}
+
+    /** The bytes of a file that plays the performance at a steady tempo. */
+    public static byte[] write(String title, Performance performance, Tempo tempo, boolean pipe) {
+        try {
+            Sequence sequence = new Sequence(Sequence.PPQ, RESOLUTION);
+            Track track = sequence.createTrack();
+            byte[] name = title.getBytes(StandardCharsets.UTF_8);
+            track.add(new MidiEvent(new MetaMessage(0x03, name, name.length), 0));
+            double msPerCrotchet = tempo.millis(wildflourish.core.tune.Ratio.of(1, 4)).toDouble();
+            int micros = (int) Math.clamp(Math.round(msPerCrotchet * 1000), 1, 0xffffff);
+            track.add(new MidiEvent(new MetaMessage(
+                    0x51, new byte[] {(byte) (micros >> 16), (byte) (micros >> 8), (byte) micros}, 3), 0));
+            track.add(new MidiEvent(new ShortMessage(ShortMessage.PROGRAM_CHANGE, 0, pipe ? PIPE : PIANO, 0), 0));
+            for (Piece piece : pieces(performance, RESOLUTION / (micros / 1000.0))) {
+                track.add(new MidiEvent(
+                        new ShortMessage(ShortMessage.NOTE_ON, 0, piece.midi(), piece.velocity()), piece.from()));
+                track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, 0, piece.midi(), 0), piece.to()));
+            }
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            MidiSystem.write(sequence, 0, out);
+            return out.toByteArray();
+        } catch (InvalidMidiDataException e) {
+            throw new IllegalStateException(e);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static List<Piece> pieces(Performance performance, double ticksPerMs) {
+        List<Sound> inner = performance.sounds().stream()
+                .filter(s -> s.start() == Sound.Start.WITHIN || s.start() == Sound.Start.GLIDE)
+                .toList();
+        List<Piece> pieces = new ArrayList<>();
+        int next = 0;
+        for (Sound sound : performance.sounds()) {
+            if (sound.start() == Sound.Start.WITHIN || sound.start() == Sound.Start.GLIDE) {
+                continue;
+            }
+            double end = sound.atMs() + sound.forMs();
+            while (next < inner.size() && inner.get(next).atMs() + inner.get(next).forMs() <= sound.atMs()) {
+                next++;
+            }
+            double at = sound.atMs();
+            int velocity = sound.start() == Sound.Start.ATTACK ? 92 : 80;
+            for (int i = next; i < inner.size() && inner.get(i).atMs() < end - 1e-6; i++) {
+                Sound blip = inner.get(i);
+                if (blip.note() != sound.note()) {
+                    continue;
+                }
+                add(pieces, at, blip.atMs(), sound.midi(), velocity, ticksPerMs);
+                add(pieces, blip.atMs(), blip.atMs() + blip.forMs(), blip.midi(), 64, ticksPerMs);
+                at = blip.atMs() + blip.forMs();
+                velocity = 76;
+            }
+            add(pieces, at, end, sound.midi(), velocity, ticksPerMs);
+        }
+        pieces.sort(Comparator.comparingLong(Piece::from));
+        return pieces;
+    }
+
+    private static void add(
+            List<Piece> pieces, double fromMs, double toMs, int midi, int velocity, double ticksPerMs) {
+        long from = Math.round(fromMs * ticksPerMs);
+        long to = Math.round(toMs * ticksPerMs);
+        if (to > from && midi >= 0 && midi <= 127) {
+            pieces.add(new Piece(from, to, midi, velocity));
+        }
+    }
+}

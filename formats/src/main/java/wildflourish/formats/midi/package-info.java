@@ -1,0 +1,2 @@
+/** Standard MIDI files of performances. */
+package wildflourish.formats.midi;
