@@ -2,6 +2,7 @@ package wildflourish.core.ornament;
 
 import java.util.ArrayList;
 import java.util.List;
+import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Pitch;
 
 /**
@@ -21,8 +22,11 @@ public record Notation(List<String> decorations, List<Pitch> graces, List<Pitch>
         nextGraces = List.copyOf(nextGraces);
     }
 
-    /** The signs of all the ornaments of a gesture. */
-    public static Notation of(Gesture gesture, Vocabulary vocabulary) {
+    /**
+     * The signs of all the ornaments of a gesture. Clicks and dips are written on the letter that the finger opens or
+     * closes to, without an accidental of their own: they are heard as a click, not as a pitch.
+     */
+    public static Notation of(Gesture gesture, Vocabulary vocabulary, Key key) {
         List<String> decorations = new ArrayList<>();
         List<Pitch> graces = new ArrayList<>();
         List<Pitch> next = new ArrayList<>();
@@ -42,10 +46,10 @@ public record Notation(List<String> decorations, List<Pitch> graces, List<Pitch>
                             decorations.add(writing.decoration());
                         }
                     }
-                    case GRACES -> graces.add(part.pitch());
+                    case GRACES -> graces.add(written(part, key));
                     case GRACES_OF_NEXT -> {
                         if (part.move() != Move.SOUND) {
-                            next.add(part.pitch());
+                            next.add(written(part, key));
                         }
                     }
                 }
@@ -53,6 +57,11 @@ public record Notation(List<String> decorations, List<Pitch> graces, List<Pitch>
             }
         }
         return new Notation(decorations, trimmed(graces, gesture, vocabulary), next);
+    }
+
+    private static Pitch written(Gesture.Part part, Key key) {
+        return part.move().isBlip()
+                ? part.pitch().withAlter(Math.clamp(key.alterOf(part.pitch().step()), -2, 2)) : part.pitch();
     }
 
     /** The sounding note that ends a figure is the written note itself, and so is one that begins it. */

@@ -27,7 +27,8 @@ public final class Spelling {
         setting.byNote().keySet().stream().filter(n -> n < size).forEach(note -> {
             List<Ornament> ornaments = setting.ornaments(note, situation.vocabulary());
             if (Gestures.make(situation, note, ornaments) instanceof Making.Made made) {
-                own.set(note, Notation.of(made.gesture(), situation.vocabulary()));
+                own.set(note, Notation.of(made.gesture(), situation.vocabulary(),
+                        situation.tune().note(note).key()));
             }
         });
         List<Notation> signs = new ArrayList<>();

@@ -1,0 +1,25 @@
+package wildflourish.score.display;
+
+/** What a shape is, so that a painter can choose its colour; never a colour itself. */
+public enum Ink {
+    /** Notes and everything that belongs to the plain tune: the darkest ink. */
+    MUSIC,
+    /** The lines of the stave. */
+    STAVE,
+    /** Bar numbers, names of rungs and other quiet things. */
+    QUIET,
+    /** Cuts, taps, pops and other clicks. */
+    CLICK,
+    /** Rolls and crans. */
+    ROLL,
+    /** Slides and passing notes. */
+    GLIDE,
+    /** Tonguing and tongued figures. */
+    TONGUE,
+    /** Breaths. */
+    BREATH,
+    /** What an instrument does not have. */
+    MISSING,
+    /** The paper, for holes in shapes. */
+    PAPER
+}

@@ -1,0 +1,33 @@
+package wildflourish.score.engrave;
+
+import java.util.List;
+import java.util.Optional;
+import wildflourish.score.display.Bounds;
+import wildflourish.score.display.Drawing;
+
+/**
+ * An engraved score and what stands where in it.
+ *
+ * @param zones the area of each note on each rung shown
+ * @param systems the area of each system
+ */
+public record Engraving(Drawing drawing, List<Zone> zones, List<Bounds> systems) {
+
+    /** Where a note stands on a rung. */
+    public record Zone(int rung, int note, int system, Bounds area) {}
+
+    public Engraving {
+        zones = List.copyOf(zones);
+        systems = List.copyOf(systems);
+    }
+
+    /** The note and rung at a point, if any. */
+    public Optional<Zone> at(double x, double y) {
+        return zones.stream().filter(z -> z.area().contains(x, y)).findFirst();
+    }
+
+    /** Where a note stands on a rung; empty when that rung is not shown. */
+    public Optional<Zone> of(int rung, int note) {
+        return zones.stream().filter(z -> z.rung() == rung && z.note() == note).findFirst();
+    }
+}

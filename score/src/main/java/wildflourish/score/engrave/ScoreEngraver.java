@@ -1,0 +1,233 @@
+package wildflourish.score.engrave;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import wildflourish.core.ornament.Notation;
+import wildflourish.core.setting.Spelling;
+import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.Ending;
+import wildflourish.core.tune.Key;
+import wildflourish.core.tune.Ratio;
+import wildflourish.core.tune.Timeline;
+import wildflourish.score.display.Bounds;
+import wildflourish.score.display.Drawing;
+import wildflourish.score.display.Face;
+import wildflourish.score.display.Ink;
+import wildflourish.score.display.Shape;
+import wildflourish.score.font.MusicFont;
+
+/**
+ * Engraves a tune with its ladder: system by system the rungs from bare at the ground to full at the top, beat under
+ * beat, and the fingering strip at the foot.
+ */
+public final class ScoreEngraver {
+
+    private static final double MARGIN = 0.6;
+    private static final double GUTTER = 10.4;
+    private static final double BETWEEN_SYSTEMS = 3.2;
+    private static final double LABEL = 1.6;
+
+    private final ScoreRequest request;
+    private final Timeline tune;
+    private final double left;
+    private final Map<Integer, List<Notation>> signs = new HashMap<>();
+    private final Map<Integer, Stave.Carried> carried = new HashMap<>();
+    private final List<Shape> shapes = new ArrayList<>();
+    private final List<Engraving.Zone> zones = new ArrayList<>();
+    private final List<Bounds> systemAreas = new ArrayList<>();
+    private final Ratio[] leadIns;
+
+    private ScoreEngraver(ScoreRequest request) {
+        this.request = request;
+        this.tune = request.situation().tune();
+        this.left = request.fromTop().size() > 1 ? GUTTER : MARGIN;
+        for (int rung : request.open()) {
+            signs.put(rung, Spelling.signs(request.situation(), request.ladder().setting(rung)));
+            carried.put(rung, new Stave.Carried());
+        }
+        this.leadIns = leadIns();
+    }
+
+    /** The engraved score; it is as wide as asked for and as high as it needs. */
+    public static Engraving engrave(ScoreRequest request) {
+        return new ScoreEngraver(request).build();
+    }
+
+    private Ratio[] leadIns() {
+        Ratio[] all = new Ratio[tune.tune().bars().size()];
+        for (int b = 0; b < all.length; b++) {
+            int first = tune.barStarts().get(b);
+            boolean hasNote = first < tune.size() && tune.note(first).bar() == b;
+            Ratio before = Ratio.ZERO;
+            for (var element : tune.tune().bars().get(b).elements()) {
+                if (element instanceof wildflourish.core.tune.Note) {
+                    break;
+                }
+                before = before.plus(element.length());
+            }
+            all[b] = hasNote ? tune.note(first).offset().minus(before) : Ratio.ZERO;
+        }
+        return all;
+    }
+
+    private Engraving build() {
+        List<Columns.BarColumns> bars = Columns.of(tune, List.copyOf(signs.values()));
+        double right = request.width() - MARGIN;
+        double widestStart = bars.stream().mapToDouble(b -> start(b.keyBefore(), false)).max().orElse(0);
+        List<Integer> ends = SystemBreaks.of(
+                bars.stream().map(Columns.BarColumns::natural).toList(),
+                bars.stream().map(b -> b.bar().endsSystem()).toList(),
+                right - left - widestStart);
+        double y = 1;
+        int from = 0;
+        for (int s = 0; s < ends.size(); s++) {
+            List<Columns.BarColumns> here = bars.subList(from, ends.get(s));
+            boolean first = s == 0;
+            Key key = here.getFirst().keyBefore();
+            SystemLayout layout = SystemLayout.of(here, left, right, left + start(key, first), key,
+                    first ? tune.tune().head().meter() : null, first, s == ends.size() - 1);
+            y = system(layout, s, y) + BETWEEN_SYSTEMS;
+            from = ends.get(s);
+        }
+        return new Engraving(new Drawing(request.width(), y, shapes), zones, systemAreas);
+    }
+
+    /** Room of clef, key, meter and an opening repeat sign. */
+    private double start(Key key, boolean first) {
+        double keyWidth = KeySigns.width(key, null);
+        double width = 0.5 + MusicFont.width("gClef") + 0.7 + keyWidth + (keyWidth > 0 ? 0.6 : 0);
+        if (first) {
+            width += MeterSigns.width(tune.tune().head().meter()) + 0.4;
+            width += BarSigns.width(opening()) > 0 ? BarSigns.width(opening()) + 0.2 : 0;
+        }
+        return width;
+    }
+
+    private wildflourish.core.tune.BarLine opening() {
+        var line = tune.tune().opening();
+        return line.repeatsAfter() > 0 || line.style() == wildflourish.core.tune.BarLine.Style.OPENING
+                ? line : wildflourish.core.tune.BarLine.NONE;
+    }
+
+    /** Sets one system with its top at y; its bottom. */
+    private double system(SystemLayout layout, int index, double top) {
+        double y = top;
+        double trunkTop = -1;
+        double trunkBottom = top;
+        boolean topStave = true;
+        for (int rung : request.fromTop()) {
+            if (request.open().contains(rung)) {
+                List<Shape> stave = new ArrayList<>(
+                        Stave.of(layout, signs.get(rung), carried.get(rung), leadIns));
+                if (layout.opens()) {
+                    stave.addAll(BarSigns.at(layout.musicLeft() - BarSigns.width(opening()), opening()));
+                }
+                if (topStave) {
+                    stave.addAll(headings(layout, stave));
+                }
+                topStave = false;
+                Bounds bounds = Bounds.around(stave);
+                double staveTop = y + Math.max(-bounds.top(), 1.2) + 0.6;
+                stave.forEach(s -> shapes.add(s.moved(0, staveTop)));
+                label(rung, staveTop + 2.5, true);
+                double bottom = staveTop + Math.max(bounds.bottom(), 4.8) + 0.6;
+                zones(layout, rung, index, y, bottom);
+                trunkTop = trunkTop < 0 ? staveTop : trunkTop;
+                trunkBottom = staveTop + 4;
+                y = bottom;
+            } else {
+                double lineTop = y;
+                FoldedRung.of(layout, request.ladder().setting(rung), request.situation().vocabulary())
+                        .forEach(s -> shapes.add(s.moved(0, lineTop)));
+                label(rung, y + 2.1, false);
+                zones(layout, rung, index, y, y + FoldedRung.HEIGHT);
+                trunkTop = trunkTop < 0 ? y + 1.7 : trunkTop;
+                y += FoldedRung.HEIGHT;
+            }
+        }
+        if (request.fromTop().size() > 1) {
+            shapes.add(new Shape.Line(layout.left(), trunkTop, layout.left(), trunkBottom, 0.22, Ink.STAVE));
+        }
+        if (request.strip() >= 0 && request.situation().instrument().chart().isPresent()) {
+            double stripTop = y + 0.3;
+            FingeringStrip.of(layout, request.situation(), request.ladder().setting(request.strip()))
+                    .forEach(s -> shapes.add(s.moved(0, stripTop)));
+            y = stripTop + FingeringStrip.height();
+        }
+        systemAreas.add(new Bounds(0, top, request.width(), y));
+        return y;
+    }
+
+    private void label(int rung, double y, boolean open) {
+        if (request.fromTop().size() > 1) {
+            shapes.add(new Shape.Words(request.ladder().rung(rung).name(), left - 0.9, y, LABEL,
+                    open ? Face.SANS_BOLD : Face.SANS, Shape.Anchor.END, open ? Ink.MUSIC : Ink.QUIET));
+        }
+    }
+
+    /** Bar number, names of parts and brackets of endings over the top stave. */
+    private List<Shape> headings(SystemLayout layout, List<Shape> stave) {
+        List<Shape> over = new ArrayList<>();
+        Bar firstBar = layout.bars().getFirst().bar().bar();
+        if (!layout.opens()) {
+            over.add(new Shape.Words(String.valueOf(firstBar.number()), layout.left() + 0.1,
+                    Math.min(-1.8, Stave.topOf(stave, layout.left(), layout.left() + 2.5) - 0.4), 1.5, Face.SANS,
+                    Shape.Anchor.START, Ink.QUIET));
+        }
+        List<SystemLayout.Placed> bars = layout.bars();
+        for (int b = 0; b < bars.size(); b++) {
+            Bar bar = bars.get(b).bar().bar();
+            if (bar.part().isPresent()) {
+                double y = Stave.topOf(stave, bars.get(b).x() - 1, bars.get(b).x() + 3) - 0.9;
+                over.add(new Shape.Words(bar.part().get(), bars.get(b).x(), y, 2, Face.SANS_BOLD,
+                        Shape.Anchor.START, Ink.MUSIC));
+            }
+            if (bar.ending().isPresent() && (bar.ending().get().starts() || b == 0)) {
+                ending(bars, b, bar.ending().get(), stave, over);
+            }
+        }
+        return over;
+    }
+
+    private static void ending(
+            List<SystemLayout.Placed> bars, int from, Ending ending, List<Shape> stave, List<Shape> over) {
+        int to = from;
+        while (to + 1 < bars.size() && bars.get(to + 1).bar().bar().ending().filter(e -> !e.starts()).isPresent()) {
+            to++;
+        }
+        double left = bars.get(from).x() + 0.2;
+        double right = bars.get(to).end() - 0.2;
+        double y = Math.min(Stave.topOf(stave, left, right) - 2.4, -2.9);
+        double thick = MusicFont.standard("repeatEndingLineThickness");
+        boolean closes = bars.get(to).bar().bar().closing().repeatsBefore() > 0;
+        over.add(new Shape.Line(left, y, right, y, thick, Ink.MUSIC));
+        if (ending.starts()) {
+            over.add(new Shape.Line(left, y, left, y + 1.8, thick, Ink.MUSIC));
+            String times = String.join(", ", ending.times().stream().map(String::valueOf).toList());
+            over.add(new Shape.Words(times + ".", left + 0.5, y + 1.55, 1.5, Face.SERIF, Shape.Anchor.START, Ink.MUSIC));
+        }
+        if (closes) {
+            over.add(new Shape.Line(right, y, right, y + 1.8, thick, Ink.MUSIC));
+        }
+    }
+
+    private void zones(SystemLayout layout, int rung, int system, double top, double bottom) {
+        List<double[]> edges = new ArrayList<>();
+        for (SystemLayout.Placed bar : layout.bars()) {
+            for (int i = 0; i < bar.xs().length; i++) {
+                Columns.Column column = bar.bar().columns().get(i);
+                double end = i + 1 < bar.xs().length
+                        ? bar.xs()[i + 1] - bar.bar().columns().get(i + 1).left() - 0.2 : bar.end() - bar.bar().line();
+                if (column.note() >= 0) {
+                    edges.add(new double[] {bar.xs()[i] - column.left() - 0.2, end, column.note()});
+                }
+            }
+        }
+        for (double[] edge : edges) {
+            zones.add(new Engraving.Zone(rung, (int) edge[2], system,
+                    new Bounds(edge[0], top, edge[1], bottom)));
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** The sheet a student takes home, as pages of display lists. */
+package wildflourish.score.handout;

@@ -1,0 +1,2 @@
+/** Painters: the display list as SVG and PDF. */
+package wildflourish.score.paint;
