@@ -1,1 +1,11 @@
-module wildflourish.library { requires wildflourish.core; }
+/** Keeps tunes, settings and logs in one SQLite file. */
+module wildflourish.library {
+    requires transitive wildflourish.core;
+    requires java.sql;
+    requires org.xerial.sqlitejdbc;
+    requires org.jdbi.v3.core;
+    requires flyway.core;
+    requires org.slf4j;
+
+    exports wildflourish.library;
+}

@@ -10,6 +10,7 @@ module wildflourish.score {
     exports wildflourish.score.display;
     exports wildflourish.score.engrave;
     exports wildflourish.score.font;
+    exports wildflourish.score.handout;
     exports wildflourish.score.paint;
 
     opens wildflourish.score.font to com.fasterxml.jackson.databind;

@@ -75,9 +75,14 @@ public record Tempo(Ratio beat, Ratio perMinute) {
         return other.in(beat).perMinute.isLess(perMinute);
     }
 
+    /** The name of the note value that is counted: {@code dotted crotchet}. */
+    public String beatName() {
+        return NAMES.getOrDefault(beat, beat + " of a whole note");
+    }
+
     /** For reading, rounded down to a whole count so that a limit stays true: {@code dotted crotchet = 118}. */
     public String spoken() {
-        return NAMES.getOrDefault(beat, beat.toString()) + " = " + perMinute.floor();
+        return beatName() + " = " + perMinute.floor();
     }
 
     /** As read by {@link #parse}, rounded down to a whole count: {@code 3/8=118}. */

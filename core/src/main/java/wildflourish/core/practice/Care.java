@@ -1,0 +1,24 @@
+package wildflourish.core.practice;
+
+import java.util.List;
+import java.util.Locale;
+import wildflourish.core.data.DataFile;
+import wildflourish.core.instrument.Family;
+
+/** The usual cautions where the body can be hurt. They remind; they are no medical advice. */
+public final class Care {
+
+    record Table(String provenance, List<Caution> cautions) {}
+
+    record Caution(List<String> families, String text) {}
+
+    private static final List<Caution> ALL = DataFile.read("care.json", Table.class).cautions();
+
+    private Care() {}
+
+    /** The cautions for players of a family, in full sentences. */
+    public static List<String> of(Family family) {
+        String name = family.name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return ALL.stream().filter(c -> c.families().contains(name)).map(Caution::text).toList();
+    }
+}

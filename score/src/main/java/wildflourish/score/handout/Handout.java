@@ -1,0 +1,227 @@
+package wildflourish.score.handout;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import wildflourish.core.instrument.Breath;
+import wildflourish.core.instrument.Fingering;
+import wildflourish.core.instrument.Holes;
+import wildflourish.core.ornament.Gestures;
+import wildflourish.core.ornament.HowTo;
+import wildflourish.core.ornament.Making;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Playability;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.ornament.Verdict;
+import wildflourish.core.practice.Care;
+import wildflourish.core.practice.PracticeSteps;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Setting;
+import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.TuneType;
+import wildflourish.score.display.Bounds;
+import wildflourish.score.display.Drawing;
+import wildflourish.score.display.Face;
+import wildflourish.score.display.Ink;
+import wildflourish.score.display.Shape;
+import wildflourish.score.engrave.Engraving;
+import wildflourish.score.engrave.FingeringStrip;
+import wildflourish.score.engrave.OrnamentMark;
+import wildflourish.score.engrave.ScoreEngraver;
+import wildflourish.score.engrave.ScoreRequest;
+import wildflourish.score.paint.PdfPainter;
+
+/** The take-home sheet: the version given out above the bare tune, its fingers, how each ornament is done, and care. */
+public final class Handout {
+
+    private static final double LEFT = Flow.MARGIN;
+    private static final double RIGHT = Flow.WIDTH - Flow.MARGIN;
+    private static final double TEXT = 2.05;
+    /** 1.75 mm in points. */
+    private static final double POINTS = 1.75 * 72 / 25.4;
+
+    private final Arrangement arrangement;
+    private final Situation situation;
+    private final int rung;
+    private final Flow flow;
+
+    private Handout(Arrangement arrangement, int rung) {
+        this.arrangement = arrangement;
+        this.situation = arrangement.situation();
+        this.rung = rung;
+        this.flow = new Flow("%s · %s · %s".formatted(
+                arrangement.tune().title(), arrangement.ladder().rung(rung).name(), arrangement.instrument().name()));
+    }
+
+    /** The pages of the sheet for one rung. */
+    public static List<Drawing> pages(Arrangement arrangement, int rung) {
+        return new Handout(arrangement, rung).build();
+    }
+
+    /** The sheet as a PDF document in A4. */
+    public static byte[] pdf(Arrangement arrangement, int rung) {
+        return PdfPainter.paint(arrangement.tune().title(), pages(arrangement, rung), POINTS);
+    }
+
+    private List<Drawing> build() {
+        head();
+        music();
+        key();
+        ornaments();
+        practice();
+        care();
+        return flow.drawings();
+    }
+
+    private void head() {
+        flow.paragraph(arrangement.tune().title(), LEFT, RIGHT, 4.4, Face.SERIF_BOLD, Ink.MUSIC);
+        String type = arrangement.tune().head().rhythm().isEmpty()
+                ? TuneType.of(arrangement.tune().head()).id() : arrangement.tune().head().rhythm();
+        String line = "%s in %s · %s · version: %s · goal: %s".formatted(
+                type, arrangement.tune().head().key().spoken(), arrangement.instrument().name(),
+                arrangement.ladder().rung(rung).name(), arrangement.tempo().spoken());
+        flow.paragraph(line, LEFT, RIGHT, TEXT, Face.SANS, Ink.MUSIC);
+        if (!arrangement.tune().head().composers().isEmpty()) {
+            flow.paragraph(String.join(", ", arrangement.tune().head().composers()), LEFT, RIGHT, 1.8,
+                    Face.SERIF_ITALIC, Ink.QUIET);
+        }
+        flow.space(1.5);
+    }
+
+    /** The systems, each kept whole on its page. */
+    private void music() {
+        Set<Integer> open = new LinkedHashSet<>(List.of(rung, 0));
+        Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(
+                situation, arrangement.ladder(), open, false, rung, RIGHT - LEFT));
+        for (int s = 0; s < engraving.systems().size(); s++) {
+            Bounds area = engraving.systems().get(s);
+            List<Shape> shapes = new ArrayList<>();
+            for (Shape shape : engraving.drawing().shapes()) {
+                double middle = (shape.bounds().top() + shape.bounds().bottom()) / 2;
+                if (middle >= area.top() && middle < area.bottom()) {
+                    shapes.add(shape.moved(LEFT, -area.top()));
+                }
+            }
+            flow.block(shapes, area.height() + 1.6);
+        }
+        List<Integer> missing = situation.plan().missing();
+        if (!missing.isEmpty()) {
+            flow.paragraph("%d notes marked with a cross are not on the %s: leave them out or play the octave above."
+                    .formatted(missing.size(), arrangement.instrument().name()), LEFT, RIGHT, TEXT, Face.SANS,
+                    Ink.MISSING);
+        }
+    }
+
+    /** What the signs of the fingering strip mean. */
+    private void key() {
+        if (arrangement.instrument().chart().isEmpty()) {
+            return;
+        }
+        heading("Reading the fingers");
+        Fingering example = new Fingering(
+                Holes.parse("xxx ooo"), Breath.FIRM, java.util.OptionalInt.empty(), false);
+        List<Shape> shapes = new ArrayList<>(FingeringStrip.holes(LEFT + 1, example));
+        String[] lines = {
+            "top three holes: upper hand; lower three: lower hand; filled = closed, half filled = half covered",
+            "plus sign: the upper octave, blow more firmly",
+            "a coloured ring: the finger that moves in the ornament; peak = lift it, trough = strike with it,"
+                    + " rising line = draw it off slowly"
+        };
+        for (int i = 0; i < lines.length; i++) {
+            shapes.add(new Shape.Words(lines[i], LEFT + 4, 1.9 + i * 2.8, 1.9, Face.SANS, Shape.Anchor.START,
+                    Ink.MUSIC));
+        }
+        flow.block(shapes, FingeringStrip.height() + 0.6);
+    }
+
+    private void heading(String text) {
+        flow.need(17);
+        flow.space(1.2);
+        flow.block(List.of(new Shape.Words(text, LEFT, 2.6, 2.6, Face.SERIF_BOLD, Shape.Anchor.START, Ink.MUSIC)), 4.2);
+    }
+
+    private record Use(Set<Integer> bars, Optional<Tempo> limit, String how) {}
+
+    private void ornaments() {
+        Setting setting = arrangement.ladder().setting(rung);
+        Map<Ornament, Use> uses = new LinkedHashMap<>();
+        setting.byNote().forEach((note, ids) -> {
+            List<Ornament> stack = setting.ornaments(note, situation.vocabulary());
+            Verdict verdict = Playability.of(situation, note, stack, arrangement.tempo(), arrangement.speeds());
+            if (Gestures.make(situation, note, stack) instanceof Making.Made made) {
+                for (Ornament ornament : stack) {
+                    Use before = uses.get(ornament);
+                    Set<Integer> bars = before == null ? new TreeSet<>() : before.bars();
+                    bars.add(situation.tune().note(note).barNumber());
+                    Optional<Tempo> limit = verdict.cleanUpTo();
+                    if (before != null && before.limit().isPresent()
+                            && limit.map(l -> l.isFasterThan(before.limit().get())).orElse(true)) {
+                        limit = before.limit();
+                    }
+                    String how = before == null
+                            ? HowTo.inWords(ornament, made.gesture(), situation.tune().note(note).pitch())
+                            : before.how();
+                    uses.put(ornament, new Use(bars, limit, how));
+                }
+            }
+        });
+        if (uses.isEmpty()) {
+            return;
+        }
+        heading("How each ornament is done");
+        uses.forEach((ornament, use) -> ornament(ornament, use));
+    }
+
+    private void ornament(Ornament ornament, Use use) {
+        double indent = LEFT + 6;
+        String where = (use.bars().size() == 1 ? "bar " : "bars ")
+                + String.join(", ", use.bars().stream().map(b -> b == 0 ? "pickup" : String.valueOf(b)).toList());
+        String limit = use.limit().map(t -> "  ·  clean up to " + t.spoken()).orElse("");
+        String first = "First time: ";
+        int lines = Flow.wrapped(first + use.how(), Face.SANS, TEXT, RIGHT - indent).size();
+        flow.need(3 + lines * TEXT * 1.38);
+        List<Shape> title = new ArrayList<>(OrnamentMark.at(LEFT + 2.2, 1.3, ornament));
+        title.add(new Shape.Words(ornament.name(), indent, 1.95, 2.1, Face.SANS_BOLD, Shape.Anchor.START, Ink.MUSIC));
+        title.add(new Shape.Words(where + limit, RIGHT, 1.95, 1.8, Face.SANS, Shape.Anchor.END, Ink.QUIET));
+        flow.block(title, 2.8);
+        flow.paragraph(first + use.how(), indent, RIGHT, TEXT, Face.SANS, Ink.MUSIC);
+        flow.space(0.9);
+    }
+
+    private void practice() {
+        heading("Practise");
+        flow.need(16);
+        flow.paragraph("Even before fast. Bare and slow first, every note equally loud; then this version, slow. Tick a "
+                + "tempo when you have played it evenly three times running; go back a step when it falls apart. The tempi count "
+                + "the %s.".formatted(arrangement.tempo().beatName()),
+                LEFT, RIGHT, TEXT, Face.SANS, Ink.MUSIC);
+        flow.space(0.8);
+        List<Tempo> steps = PracticeSteps.upTo(arrangement.tempo());
+        double room = (RIGHT - LEFT) / steps.size();
+        List<Shape> boxes = new ArrayList<>();
+        for (int i = 0; i < steps.size(); i++) {
+            double x = LEFT + i * room;
+            double size = 2.2;
+            boxes.add(new Shape.Line(x, 0, x + size, 0, 0.14, Ink.MUSIC));
+            boxes.add(new Shape.Line(x, size, x + size, size, 0.14, Ink.MUSIC));
+            boxes.add(new Shape.Line(x, 0, x, size, 0.14, Ink.MUSIC));
+            boxes.add(new Shape.Line(x + size, 0, x + size, size, 0.14, Ink.MUSIC));
+            boxes.add(new Shape.Words(String.valueOf(steps.get(i).perMinute().floor()), x + size + 0.7, 1.7, 1.7, Face.SANS, Shape.Anchor.START,
+                    Ink.MUSIC));
+        }
+        flow.block(boxes, 4);
+    }
+
+    private void care() {
+        heading("Take care");
+        for (String caution : Care.of(arrangement.instrument().family())) {
+            flow.paragraph("–  " + caution, LEFT, RIGHT, 1.9, Face.SANS, Ink.MUSIC);
+        }
+        flow.paragraph("These are reminders, not medical advice.", LEFT, RIGHT, 1.8, Face.SERIF_ITALIC, Ink.QUIET);
+    }
+}
