@@ -1,1 +1,16 @@
-module wildflourish.app { requires wildflourish.core; }
+/** The desktop and the command line: wiring, view models and views. */
+module wildflourish.app {
+    requires wildflourish.core;
+    requires wildflourish.formats;
+    requires wildflourish.score;
+    requires wildflourish.sound;
+    requires wildflourish.library;
+    requires javafx.controls;
+    requires java.desktop;
+    requires info.picocli;
+    requires com.fasterxml.jackson.databind;
+    requires org.slf4j;
+
+    opens wildflourish.app.command to info.picocli;
+    opens wildflourish.app.desk to javafx.graphics;
+}

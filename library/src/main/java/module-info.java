@@ -4,6 +4,7 @@ module wildflourish.library {
     requires java.sql;
     requires org.xerial.sqlitejdbc;
     requires org.jdbi.v3.core;
+    requires io.leangen.geantyref;
     requires flyway.core;
     requires org.slf4j;
 

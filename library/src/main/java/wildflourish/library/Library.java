@@ -174,6 +174,24 @@ public final class Library implements AutoCloseable {
                 .map((r, c) -> edition(r)).list();
     }
 
+    /** The given edition and those it was made from, back to the first. */
+    public synchronized List<Edition> ancestors(Edition from) {
+        return handle.createQuery("WITH RECURSIVE back (id, depth) AS (SELECT :id, 0 UNION ALL "
+                        + "SELECT p.parent_id, depth + 1 FROM edition p JOIN back ON p.id = back.id "
+                        + "WHERE p.parent_id IS NOT NULL) "
+                        + EDITION + "JOIN back ON back.id = e.id ORDER BY back.depth")
+                .bind("id", from.id()).map((r, c) -> edition(r)).list();
+    }
+
+    /** The editions that redoing from the given one would come to, in order. */
+    public synchronized List<Edition> descendants(Edition from) {
+        return handle.createQuery("WITH RECURSIVE forth (id, depth) AS (SELECT :id, 0 UNION ALL "
+                        + "SELECT (SELECT max(c.id) FROM edition c WHERE c.parent_id = forth.id), depth + 1 FROM forth "
+                        + "WHERE EXISTS (SELECT 1 FROM edition c WHERE c.parent_id = forth.id)) "
+                        + EDITION + "JOIN forth ON forth.id = e.id WHERE forth.depth > 0 ORDER BY forth.depth")
+                .bind("id", from.id()).map((r, c) -> edition(r)).list();
+    }
+
     /** Takes a tune off the shelf; its editions stay in the file. */
     public void remove(long tune) {
         inTransaction(h -> h.createUpdate("UPDATE tune SET removed_at = :now WHERE id = :tune")

@@ -1,0 +1,76 @@
+package wildflourish.app.command;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import wildflourish.core.growth.Check;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Tempo;
+
+/** The verdict on each placement at a tempo. Without {@code --rung} the fullest rung is checked. */
+@Command(name = "check", description = "The verdict on each placement; the fullest rung unless --rung is given.",
+        mixinStandardHelpOptions = true)
+final class CheckCommand implements Callable<Integer> {
+
+    @Mixin
+    private TuneOptions options;
+
+    @Parameters(paramLabel = "FILE")
+    private Path file;
+
+    @Option(names = "--json")
+    private boolean json;
+
+    @Spec
+    private CommandSpec spec;
+
+    @Override
+    public Integer call() {
+        TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.FULLEST);
+        Arrangement arrangement = read.arrangement();
+        List<Check> checks = Check.all(arrangement.situation(), arrangement.ladder().setting(read.rung()),
+                arrangement.tempo(), arrangement.speeds());
+        PrintWriter out = spec.commandLine().getOut();
+        if (json) {
+            Output.print(document(arrangement, checks), out);
+        } else {
+            for (Check check : checks) {
+                out.printf("bar %2d, note %3d: %s: %s: %s%s%s%n", check.bar(), check.note(), check.ornament().name(),
+                        check.verdict().word(), check.verdict().inWords(),
+                        check.verdict().cleanUpTo().map(t -> "; clean up to " + t.spoken()).orElse(""),
+                        check.instead().map(o -> "; instead: " + o.name()).orElse(""));
+            }
+        }
+        return read.status();
+    }
+
+    private static ObjectNode document(Arrangement arrangement, List<Check> checks) {
+        ObjectNode document = Output.object();
+        document.put("instrument", arrangement.instrument().id()).put("tempo", arrangement.tempo().toString());
+        ArrayNode findings = document.putArray("findings");
+        for (Check check : checks) {
+            ObjectNode finding = findings.addObject()
+                    .put("bar", check.bar())
+                    .put("note", check.note())
+                    .put("ornament", check.ornament().id())
+                    .put("verdict", check.verdict().word());
+            check.verdict().room().ifPresentOrElse(
+                    r -> finding.put("needsMs", Output.rounded(r.needs().toDouble()))
+                            .put("hasMs", Output.rounded(r.has().toDouble())),
+                    () -> finding.putNull("needsMs").putNull("hasMs"));
+            finding.put("cleanUpTo", check.verdict().cleanUpTo().map(Tempo::toString).orElse(null))
+                    .put("reason", check.verdict().inWords())
+                    .put("instead", check.instead().map(o -> o.id()).orElse(null));
+        }
+        return document;
+    }
+}

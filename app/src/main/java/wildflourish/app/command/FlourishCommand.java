@@ -1,0 +1,58 @@
+package wildflourish.app.command;
+
+import java.io.PrintWriter;
+import java.util.concurrent.Callable;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+
+/** The root command: with no other, it opens the desktop on the user's library. */
+@Command(
+        name = "flourish",
+        description = "Grows plain tunes of session music into decorated versions.",
+        mixinStandardHelpOptions = true,
+        version = "Wild Flourish 0.1.0",
+        subcommands = {
+            OpenCommand.class,
+            DemoCommand.class,
+            PerformCommand.class,
+            GrowCommand.class,
+            CheckCommand.class,
+            HandoutCommand.class,
+            ConvertCommand.class,
+            InstrumentsCommand.class
+        })
+public final class FlourishCommand implements Callable<Integer> {
+
+    @Mixin
+    private LibraryOption library;
+
+    /** Runs a command line; the exit status: 0 done, 1 the input has errors, 2 the call is wrong. */
+    public static int run(String... args) {
+        return run(new PrintWriter(System.out, true, java.nio.charset.StandardCharsets.UTF_8),
+                new PrintWriter(System.err, true, java.nio.charset.StandardCharsets.UTF_8), args);
+    }
+
+    /** As {@link #run(String...)} with other places for what is printed. */
+    public static int run(PrintWriter out, PrintWriter err, String... args) {
+        CommandLine line = new CommandLine(new FlourishCommand());
+        line.setOut(out);
+        line.setErr(err);
+        line.setCaseInsensitiveEnumValuesAllowed(true);
+        line.setExecutionExceptionHandler((fault, command, parsed) -> {
+            if (fault instanceof Refusal refusal) {
+                err.println(refusal.getMessage());
+                return refusal.status();
+            }
+            err.println("something went wrong inside the program: " + fault);
+            err.println("your files are as they were; please report this with the command you gave");
+            return 1;
+        });
+        return line.execute(args);
+    }
+
+    @Override
+    public Integer call() {
+        return Desktop.open(library.path(), java.util.List.of());
+    }
+}

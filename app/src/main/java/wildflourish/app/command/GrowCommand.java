@@ -1,0 +1,98 @@
+package wildflourish.app.command;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import wildflourish.core.growth.Candidate;
+import wildflourish.core.growth.Grower;
+import wildflourish.core.growth.Grown;
+import wildflourish.core.growth.Taste;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Tempo;
+
+/** The ladder of settings for an instrument, with a reason for each placement. */
+@Command(name = "grow", description = "The ladder of settings for an instrument.", mixinStandardHelpOptions = true)
+final class GrowCommand implements Callable<Integer> {
+
+    @Mixin
+    private TuneOptions options;
+
+    @Parameters(paramLabel = "FILE")
+    private Path file;
+
+    @Option(names = "--json")
+    private boolean json;
+
+    @Spec
+    private CommandSpec spec;
+
+    @Override
+    public Integer call() {
+        if (!options.hasInstrument()) {
+            throw Refusal.call("a ladder is grown for an instrument: choose one, as in --instrument whistle-d");
+        }
+        TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.AS_WRITTEN);
+        Arrangement arrangement = read.arrangement();
+        Grown grown = new Grower(arrangement.situation(), arrangement.tempo(), arrangement.speeds(), Taste.openHole())
+                .grow();
+        PrintWriter out = spec.commandLine().getOut();
+        if (json) {
+            Output.print(document(arrangement, grown), out);
+        } else {
+            print(arrangement, grown, out);
+        }
+        return read.status();
+    }
+
+    private static ObjectNode document(Arrangement arrangement, Grown grown) {
+        ObjectNode document = Output.object();
+        document.put("title", arrangement.tune().title())
+                .put("instrument", arrangement.instrument().id())
+                .put("tempo", arrangement.tempo().toString());
+        ArrayNode rungs = document.putArray("rungs");
+        for (int r = 0; r < grown.ladder().size(); r++) {
+            ObjectNode rung = rungs.addObject().put("index", r).put("name", grown.ladder().rung(r).name());
+            ArrayNode placements = rung.putArray("placements");
+            for (Grown.Reasoned reasoned : grown.reasons().get(r)) {
+                Candidate candidate = reasoned.candidate();
+                placements.addObject()
+                        .put("note", candidate.note())
+                        .put("bar", bar(arrangement, candidate.note()))
+                        .put("ornament", candidate.ornament().id())
+                        .put("slot", candidate.ornament().slot().name().toLowerCase(Locale.ROOT))
+                        .put("verdict", candidate.verdict().word())
+                        .put("cleanUpTo", candidate.verdict().cleanUpTo().map(Tempo::toString).orElse(null))
+                        .put("reason", reasoned.reason());
+            }
+            rung.putArray("variations");
+        }
+        return document;
+    }
+
+    private static void print(Arrangement arrangement, Grown grown, PrintWriter out) {
+        out.printf("%s, %s, %s%n", arrangement.tune().title(), arrangement.instrument().name(),
+                arrangement.tempo().spoken());
+        for (int r = 0; r < grown.ladder().size(); r++) {
+            out.printf("%n%d %s%n", r, grown.ladder().rung(r).name());
+            for (Grown.Reasoned reasoned : grown.reasons().get(r)) {
+                Candidate candidate = reasoned.candidate();
+                out.printf("  bar %2d, note %3d (%s): %s, %s: %s%n", bar(arrangement, candidate.note()),
+                        candidate.note(), arrangement.situation().tune().note(candidate.note()).pitch(),
+                        candidate.ornament().name(), candidate.verdict().word(), reasoned.reason());
+            }
+        }
+    }
+
+    private static int bar(Arrangement arrangement, int note) {
+        return arrangement.situation().tune().note(note).barNumber();
+    }
+}

@@ -1,0 +1,16 @@
+package wildflourish.app.command;
+
+import java.nio.file.Path;
+import picocli.CommandLine.Option;
+import wildflourish.app.work.Places;
+
+/** Which library a command works on. */
+final class LibraryOption {
+
+    @Option(names = "--library", paramLabel = "PATH", description = "the library's file (default: yours)")
+    private Path given;
+
+    Path path() {
+        return given == null ? Places.library() : given;
+    }
+}

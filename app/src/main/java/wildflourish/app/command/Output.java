@@ -1,0 +1,43 @@
+package wildflourish.app.command;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import wildflourish.app.work.SafeWrite;
+
+/** Printing and writing what a command made. */
+final class Output {
+
+    private static final ObjectMapper MAPPER = new ObjectMapper();
+
+    private Output() {}
+
+    static ObjectNode object() {
+        return MAPPER.createObjectNode();
+    }
+
+    static void print(ObjectNode document, PrintWriter out) {
+        try {
+            out.println(MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(document));
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Writes a file whole or not at all. */
+    static void write(Path file, byte[] bytes) {
+        try {
+            SafeWrite.write(file, bytes);
+        } catch (IOException e) {
+            throw Refusal.input("%s:0:0: error: the file cannot be written; choose another place".formatted(file));
+        }
+    }
+
+    /** Three decimals: a thousandth of a millisecond. */
+    static double rounded(double value) {
+        return Math.round(value * 1000) / 1000.0;
+    }
+}

@@ -1,0 +1,66 @@
+package wildflourish.app.command;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import wildflourish.app.work.Exports;
+import wildflourish.core.ornament.Performance;
+import wildflourish.core.ornament.Sound;
+import wildflourish.core.setting.Arrangement;
+
+/** The timed performance of a tune or of one of its settings. */
+@Command(name = "perform", description = "The timed performance of a tune.", mixinStandardHelpOptions = true)
+final class PerformCommand implements Callable<Integer> {
+
+    @Mixin
+    private TuneOptions options;
+
+    @Parameters(paramLabel = "FILE")
+    private Path file;
+
+    @Option(names = "--json")
+    private boolean json;
+
+    @Spec
+    private CommandSpec spec;
+
+    @Override
+    public Integer call() {
+        var out = spec.commandLine().getOut();
+        TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.AS_WRITTEN);
+        Arrangement arrangement = read.arrangement();
+        Performance performance = Exports.performance(arrangement, read.rung());
+        if (json) {
+            ObjectNode document = Output.object();
+            document.put("title", arrangement.tune().title())
+                    .put("meter", arrangement.tune().head().meter().toString())
+                    .put("key", arrangement.tune().head().key().spoken())
+                    .put("instrument", arrangement.instrument().id())
+                    .put("rung", read.rung())
+                    .put("tempo", arrangement.tempo().toString())
+                    .put("durationMs", Output.rounded(performance.durationMs()));
+            ArrayNode events = document.putArray("events");
+            for (Sound sound : performance.sounds()) {
+                events.addObject().put("atMs", Output.rounded(sound.atMs())).put("forMs", Output.rounded(sound.forMs()))
+                        .put("midi", sound.midi()).put("role", sound.role()).put("bar", sound.bar())
+                        .put("note", sound.note());
+            }
+            Output.print(document, out);
+        } else {
+            out.printf("%s, %s, %s, %s%n", arrangement.tune().title(), arrangement.ladder().rung(read.rung()).name(),
+                    arrangement.instrument().name(), arrangement.tempo().spoken());
+            for (Sound sound : performance.sounds()) {
+                out.printf(java.util.Locale.ROOT, "%10.1f ms  for %8.1f ms  midi %3d  bar %3d  note %3d  %s%n",
+                        sound.atMs(), sound.forMs(), sound.midi(), sound.bar(), sound.note(), sound.role());
+            }
+        }
+        return read.status();
+    }
+}

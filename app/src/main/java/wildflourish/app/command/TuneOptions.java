@@ -1,0 +1,160 @@
+package wildflourish.app.command;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import picocli.CommandLine.Option;
+import wildflourish.app.work.Documents;
+import wildflourish.core.finding.Finding;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.ornament.School;
+import wildflourish.core.ornament.Speeds;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.TuneType;
+import wildflourish.formats.abc.AbcBook;
+import wildflourish.formats.abc.AbcReader;
+import wildflourish.formats.abc.AbcTune;
+
+/** The options that mean the same in every command that reads a tune. */
+final class TuneOptions {
+
+    @Option(names = "--instrument", paramLabel = "ID", description = "default: none, as written")
+    private String instrument;
+
+    @Option(names = "--tempo", paramLabel = "1/4=120", description = "a note value and its count a minute")
+    private String tempo;
+
+    @Option(names = "--rung", paramLabel = "N", description = "0 = bare")
+    private Integer rung;
+
+    @Option(names = "--tune", paramLabel = "X", description = "the tune's X: number; default the first")
+    private Integer number;
+
+    @Option(names = "--school", paramLabel = "NAME=VALUE", description = "a choice of school; repeatable")
+    private Map<String, String> schools = new TreeMap<>();
+
+    @Option(names = "--level", paramLabel = "NAME", description = "learner, fluent or expert")
+    private String level;
+
+    @Option(names = "--capo", paramLabel = "N", description = "fret of the capo, on instruments that take one")
+    private Integer capo;
+
+    /** A tune ready to work on, and whether its file had errors. */
+    record Read(Arrangement arrangement, int rung, boolean hadErrors) {
+
+        int status() {
+            return hadErrors ? 1 : 0;
+        }
+    }
+
+    /** What a command does when neither instrument nor rung is asked for. */
+    enum Usual {
+        /** The tune as written. */
+        AS_WRITTEN,
+        /** The file's own ladder, when it has one; else as written. */
+        OWN_LADDER,
+        /** The fullest rung of the file's own ladder, or of one grown for the instrument. */
+        FULLEST
+    }
+
+    /** Reads the file, prints its findings, and makes the arrangement that the options ask for. */
+    Read read(Path file, PrintWriter err, Usual usual) {
+        AbcBook book = book(file, err);
+        AbcTune tune = book.tunes().stream()
+                .filter(t -> number == null || t.tune().head().number() == number)
+                .findFirst()
+                .orElseThrow(() -> Refusal.input("%s:0:0: error: there is no tune with X:%d; choose one of %s"
+                        .formatted(file, number, book.tunes().stream().map(t -> t.tune().head().number()).toList())));
+        Arrangement arrangement = arrangement(tune, usual);
+        int top = arrangement.ladder().size() - 1;
+        int chosen = rung != null ? rung : usual == Usual.FULLEST ? top : 0;
+        boolean bareOnly = arrangement.ladder().size() == 1;
+        if (chosen < 0 || chosen > top || usual == Usual.FULLEST && bareOnly) {
+            throw Refusal.call(bareOnly
+                    ? "there is no rung above bare without hands: choose an instrument, as in --instrument whistle-d"
+                    : "there is no rung %d: the ladder has rungs 0 to %d".formatted(chosen, top));
+        }
+        return new Read(arrangement, chosen, book.hasErrors());
+    }
+
+    private static AbcBook book(Path file, PrintWriter err) {
+        byte[] bytes;
+        try {
+            if (Files.isDirectory(file)) {
+                throw Refusal.input("%s:0:0: error: this is a folder; choose a file in it".formatted(file));
+            }
+            if (Files.exists(file) && Files.size(file) > AbcReader.LARGEST) {
+                throw Refusal.input("%s:0:0: error: the file is larger than 64 MB; divide it into several files"
+                        .formatted(file));
+            }
+            bytes = Files.readAllBytes(file);
+        } catch (IOException e) {
+            throw Refusal.input("%s:0:0: error: the file cannot be read; check its name and whether you may read it"
+                    .formatted(file));
+        }
+        AbcBook book = AbcReader.read(bytes);
+        for (Finding finding : book.findings()) {
+            err.println(finding.inFile(file.toString()));
+        }
+        if (book.tunes().isEmpty()) {
+            throw Refusal.input("%s: nothing could be read".formatted(file));
+        }
+        return book;
+    }
+
+    private Arrangement arrangement(AbcTune tune, Usual usual) {
+        Optional<Tempo> asked = Optional.ofNullable(tempo).map(TuneOptions::tempo);
+        Optional<Arrangement> own = tune.arrangement()
+                .filter(a -> instrument != null ? a.instrument().id().equals(instrument)
+                        : rung != null && rung > 0 || usual != Usual.AS_WRITTEN);
+        try {
+            if (own.isPresent()) {
+                Arrangement changed = asked.map(own.get()::with).orElse(own.get());
+                changed = level == null ? changed : changed.with(Speeds.level(level));
+                for (Map.Entry<String, String> choice : schools.entrySet()) {
+                    changed = changed.with(changed.school().with(choice.getKey(), choice.getValue()));
+                }
+                return changed;
+            }
+            School school = new School(schools);
+            Speeds speeds = Speeds.level(level == null ? Documents.USUAL_LEVEL : level);
+            Tempo played = asked.orElseGet(() -> TuneType.tempoOf(tune.tune().head()));
+            return Documents.grown(tune.tune(), instrument(), played, speeds, school);
+        } catch (IllegalArgumentException e) {
+            throw Refusal.call(e.getMessage());
+        }
+    }
+
+    /** Whether an instrument was asked for. */
+    boolean hasInstrument() {
+        return instrument != null && !instrument.equals("none");
+    }
+
+    private Instrument instrument() {
+        String id = instrument == null ? "none" : instrument;
+        if (capo != null && capo != 0) {
+            throw Refusal.call("a capo has no place on '%s'".formatted(id));
+        }
+        return Instruments.byId(id).orElseThrow(() -> Refusal.call(
+                "there is no instrument '%s'; see: flourish instruments".formatted(id)));
+    }
+
+    private static Tempo tempo(String text) {
+        try {
+            Tempo tempo = Tempo.parse(text);
+            double crotchets = tempo.in(wildflourish.core.tune.Ratio.of(1, 4)).perMinute().toDouble();
+            if (crotchets < 4 || crotchets > 4000) {
+                throw new IllegalArgumentException("no one plays at " + text);
+            }
+            return tempo;
+        } catch (IllegalArgumentException | ArithmeticException e) {
+            throw Refusal.call(e.getMessage());
+        }
+    }
+}

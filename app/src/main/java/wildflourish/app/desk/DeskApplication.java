@@ -1,0 +1,110 @@
+package wildflourish.app.desk;
+
+import java.nio.charset.StandardCharsets;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicReference;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.stage.Stage;
+import wildflourish.app.paint.CanvasPainter;
+import wildflourish.app.work.Keeper;
+import wildflourish.formats.abc.AbcReader;
+import wildflourish.formats.abc.AbcTune;
+import wildflourish.library.Library;
+
+/** Opens the window. The library is opened beside the toolkit's own start, so that neither waits for the other. */
+public final class DeskApplication extends Application {
+
+    private static final AtomicReference<DeskPlan> PLAN = new AtomicReference<>();
+    private static final AtomicReference<Throwable> FAULT = new AtomicReference<>();
+    private static final AtomicReference<CompletableFuture<Library>> LIBRARY = new AtomicReference<>();
+
+    private Keeper keeper;
+    private ExecutorService background;
+
+    /** Runs the desktop until its window closes; the exit status. */
+    public static int run(DeskPlan plan) {
+        PLAN.set(plan);
+        LIBRARY.set(CompletableFuture.supplyAsync(() -> library(plan)));
+        Application.launch(DeskApplication.class);
+        Throwable fault = FAULT.get();
+        if (fault != null) {
+            System.err.println(fault.getMessage());
+            return 1;
+        }
+        return 0;
+    }
+
+    private static Library library(DeskPlan plan) {
+        Library library = Library.open(plan.library());
+        if (plan.demo()) {
+            fillWithDemo(library);
+        }
+        return library;
+    }
+
+    /** Puts the demo class's tunes into an empty library. */
+    public static void fillWithDemo(Library library) {
+        try (var in = DeskApplication.class.getResourceAsStream("/wildflourish/app/demo/marram-strand.abc")) {
+            String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+            for (AbcTune tune : AbcReader.read(text).tunes()) {
+                DeskModel.add(library, tune);
+            }
+        } catch (java.io.IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    @Override
+    public void start(Stage stage) {
+        CanvasPainter.loadFonts();
+        Library library;
+        try {
+            library = LIBRARY.get().join();
+        } catch (RuntimeException e) {
+            FAULT.set(e.getCause() == null ? e : e.getCause());
+            Platform.exit();
+            return;
+        }
+        AtomicReference<DeskModel> desk = new AtomicReference<>();
+        keeper = new Keeper(library, trouble -> Platform.runLater(() -> desk.get().say(trouble)));
+        background = Executors.newVirtualThreadPerTaskExecutor();
+        DeskModel model = new DeskModel(keeper, background, Platform::runLater);
+        desk.set(model);
+        DeskPlan plan = PLAN.get();
+        DeskView view = show(stage, model);
+        if (plan.tour() != null) {
+            new Tour(model, view, plan).start();
+        }
+        model.restore();
+        plan.imports().forEach(model::bringIn);
+    }
+
+    /** Fills and shows a window. */
+    public static DeskView show(Stage stage, DeskModel model) {
+        DeskView view = new DeskView(model);
+        Scene scene = new Scene(view, 1280, 800);
+        scene.getStylesheets().add(
+                DeskApplication.class.getResource("/wildflourish/app/flourish.css").toExternalForm());
+        view.bindKeys(scene);
+        stage.setTitle("Wild Flourish");
+        stage.setMinWidth(900);
+        stage.setMinHeight(600);
+        stage.setScene(scene);
+        stage.show();
+        return view;
+    }
+
+    @Override
+    public void stop() {
+        if (background != null) {
+            background.close();
+        }
+        if (keeper != null) {
+            keeper.close();
+        }
+    }
+}

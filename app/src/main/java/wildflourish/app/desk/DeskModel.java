@@ -1,0 +1,264 @@
+package wildflourish.app.desk;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicBoolean;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+import wildflourish.app.paint.Palette;
+import wildflourish.app.shelf.ShelfModel;
+import wildflourish.app.trellis.Openings;
+import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.work.Exports;
+import wildflourish.app.work.Keeper;
+import wildflourish.app.work.SafeWrite;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Head;
+import wildflourish.core.tune.TuneType;
+import wildflourish.formats.abc.AbcBook;
+import wildflourish.formats.abc.AbcReader;
+import wildflourish.formats.abc.AbcTune;
+import wildflourish.formats.abc.AbcWriter;
+import wildflourish.library.Library;
+import wildflourish.library.TuneEntry;
+import wildflourish.score.handout.Handout;
+
+/** What the whole desktop can do. Long work runs in the background and comes back to the interface's own thread. */
+public final class DeskModel {
+
+    /** The screens there are. */
+    public enum Screen { SHELF, TRELLIS }
+
+    private final Keeper keeper;
+    private final Executor background;
+    private final Executor ui;
+    private final ShelfModel shelf = new ShelfModel();
+    private final TrellisModel trellis;
+    private final ObjectProperty<Screen> screen = new SimpleObjectProperty<>(Screen.SHELF);
+    private final ObjectProperty<Palette> palette = new SimpleObjectProperty<>(Palette.LIGHT);
+    private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
+    private final ReadOnlyStringWrapper busy = new ReadOnlyStringWrapper("");
+    private AtomicBoolean cancelled = new AtomicBoolean();
+
+    /** A desktop over a keeper; {@code ui} runs tasks on the thread that owns the interface. */
+    public DeskModel(Keeper keeper, Executor background, Executor ui) {
+        this.keeper = keeper;
+        this.background = background;
+        this.ui = ui;
+        this.trellis = new TrellisModel(new TrellisModel.Journal() {
+            @Override
+            public void save(long tune, String what, String document) {
+                keeper.save(tune, what, document);
+            }
+
+            @Override
+            public void undo(long tune) {
+                keeper.undo(tune);
+            }
+
+            @Override
+            public void redo(long tune) {
+                keeper.redo(tune);
+            }
+
+            @Override
+            public void stand(long tune, int rung, int note) {
+                keeper.remember("standing", tune + " " + rung + " " + note);
+            }
+        }, this::say);
+        screen.addListener((o, a, now) -> keeper.remember("screen", now.name()));
+        palette.addListener((o, a, now) -> keeper.remember("look", now.name()));
+    }
+
+    public ShelfModel shelf() {
+        return shelf;
+    }
+
+    public TrellisModel trellis() {
+        return trellis;
+    }
+
+    public ObjectProperty<Screen> screen() {
+        return screen;
+    }
+
+    public ObjectProperty<Palette> palette() {
+        return palette;
+    }
+
+    /** The latest word to the teacher. */
+    public ReadOnlyStringProperty message() {
+        return message.getReadOnlyProperty();
+    }
+
+    /** What is being done in the background; empty when nothing is. */
+    public ReadOnlyStringProperty busy() {
+        return busy.getReadOnlyProperty();
+    }
+
+    /** Says something to the teacher. */
+    public void say(String words) {
+        message.set(words.isEmpty() ? words : Character.toUpperCase(words.charAt(0)) + words.substring(1));
+    }
+
+    private record Memory(List<TuneEntry> tunes, String standing, String screen, String look) {}
+
+    /** Brings everything back to where it was; without a memory, to the first tune, or to an empty shelf. */
+    public void restore() {
+        keeper.ask(l -> new Memory(l.tunes(), l.remembered("standing").orElse(""),
+                        l.remembered("screen").orElse("TRELLIS"), l.remembered("look").orElse("LIGHT")), ui)
+                .thenAccept(memory -> {
+                    shelf.setTunes(memory.tunes());
+                    palette.set(Palette.valueOf(memory.look()));
+                    String[] parts = memory.standing().split(" ");
+                    boolean known = parts.length == 3 && memory.tunes().stream()
+                            .anyMatch(t -> String.valueOf(t.id()).equals(parts[0]));
+                    Screen last = Screen.valueOf(memory.screen());
+                    if (known) {
+                        open(Long.parseLong(parts[0]), Integer.parseInt(parts[1]), Integer.parseInt(parts[2]), last);
+                    } else if (!memory.tunes().isEmpty()) {
+                        open(memory.tunes().getFirst().id(), 4, 2, last);
+                    }
+                });
+    }
+
+    /** Opens a tune on the trellis, the fuller rung in hand. */
+    public void open(long tune) {
+        open(tune, 4, 0, Screen.TRELLIS);
+    }
+
+    private void open(long tune, int rung, int note, Screen then) {
+        keeper.ask(l -> Openings.open(keeper, tune), ui).whenComplete((opened, fault) -> {
+            if (fault == null) {
+                trellis.open(opened.tune(), opened.arrangement(), opened.history(), rung, note);
+                screen.set(then);
+            } else {
+                ui.execute(() -> say("this tune could not be opened; the others are as they were"));
+            }
+        });
+    }
+
+    /** Reads a file and puts its tunes on the shelf; one tune alone is opened at once. */
+    public void bringIn(Path file) {
+        AtomicBoolean stop = begin("reading " + file.getFileName());
+        background.execute(() -> {
+            AbcBook book;
+            try {
+                if (Files.size(file) > AbcReader.LARGEST) {
+                    throw new IOException("larger than 64 MB");
+                }
+                book = AbcReader.read(Files.readAllBytes(file));
+            } catch (IOException e) {
+                ui.execute(() -> {
+                    end();
+                    say("%s cannot be read; check its name and whether you may read it".formatted(file));
+                });
+                return;
+            }
+            if (stop.get()) {
+                return;
+            }
+            keeper.ask(l -> addAll(l, book.tunes(), stop), ui).thenAccept(ids -> {
+                end();
+                shelf.setFindings(file.getFileName().toString(), book.findings());
+                refresh();
+                if (ids.size() == 1 && !book.hasErrors()) {
+                    open(ids.getFirst());
+                } else {
+                    screen.set(Screen.SHELF);
+                }
+                say(ids.isEmpty() ? "no tune could be read; see what was found below"
+                        : ids.size() == 1 ? "one tune came in" : ids.size() + " tunes came in");
+            });
+        });
+    }
+
+    private static List<Long> addAll(Library library, List<AbcTune> tunes, AtomicBoolean stop) {
+        List<Long> ids = new java.util.ArrayList<>();
+        for (AbcTune tune : tunes) {
+            if (!stop.get()) {
+                ids.add(add(library, tune));
+            }
+        }
+        return ids;
+    }
+
+    /** Puts one tune into a library; its id. */
+    static long add(Library library, AbcTune tune) {
+        Head head = tune.tune().head();
+        String type = head.rhythm().isEmpty() ? TuneType.of(head).id() : head.rhythm();
+        String document = tune.arrangement().map(a -> AbcWriter.write(a, 0)).orElseGet(
+                () -> AbcWriter.write(tune.tune()));
+        return library.add(head.title(), type, head.key().spoken(), head.meter().toString(), document);
+    }
+
+    private void refresh() {
+        keeper.ask(Library::tunes, ui).thenAccept(shelf::setTunes);
+    }
+
+    private AtomicBoolean begin(String what) {
+        cancelled = new AtomicBoolean();
+        busy.set(what);
+        return cancelled;
+    }
+
+    private void end() {
+        busy.set("");
+    }
+
+    /** Stops the work in the background; what is done already stays. */
+    public void cancel() {
+        cancelled.set(true);
+        end();
+        say("stopped");
+    }
+
+    /** Prints the take-home sheet of the rung in hand. */
+    public void handout(Path file) {
+        Arrangement arrangement = trellis.arrangement();
+        int rung = trellis.rung();
+        produce(file, "the sheet", () -> Handout.pdf(arrangement, rung));
+    }
+
+    /** Writes the rung in hand in the format that the file's ending tells. */
+    public void export(Path file) {
+        var format = Exports.format(file.getFileName().toString());
+        if (format.isEmpty()) {
+            say("end the name with .abc, .mid, .svg or .pdf");
+            return;
+        }
+        Arrangement arrangement = trellis.arrangement();
+        int rung = trellis.rung();
+        produce(file, "the file", () -> Exports.bytes(arrangement, rung, format.get()));
+    }
+
+    private interface Production {
+        byte[] bytes();
+    }
+
+    private void produce(Path file, String what, Production production) {
+        AtomicBoolean stop = begin("writing " + file.getFileName());
+        background.execute(() -> {
+            try {
+                byte[] bytes = production.bytes();
+                if (!stop.get()) {
+                    SafeWrite.write(file, bytes);
+                    ui.execute(() -> {
+                        end();
+                        say("%s is in %s".formatted(what, file));
+                    });
+                }
+            } catch (IOException | RuntimeException e) {
+                ui.execute(() -> {
+                    end();
+                    say("%s could not be written to %s; choose another place".formatted(what, file));
+                });
+            }
+        });
+    }
+}

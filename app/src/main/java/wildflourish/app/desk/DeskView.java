@@ -1,0 +1,308 @@
+package wildflourish.app.desk;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBoxBase;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.Dragboard;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCodeCombination;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import wildflourish.app.paint.Palette;
+import wildflourish.app.shelf.ShelfView;
+import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.trellis.TrellisView;
+import wildflourish.app.work.Places;
+
+/** The window's content: the screens, the bar above them with what can be done, and the word to the teacher below. */
+public final class DeskView extends BorderPane {
+
+    private static final String HINTS =
+            "← → note    ↑ ↓ rung    letter: place or lift    + – tempo    Ctrl+Z undo    Ctrl+P sheet";
+
+    private final DeskModel model;
+    private final TrellisView trellis;
+    private final ShelfView shelf;
+    private final PathBar path = new PathBar();
+    private final Label title = new Label();
+    private final ToggleButton shelfTab = tab("shelf-tab", "Shelf", "Ctrl+1");
+    private final ToggleButton trellisTab = tab("trellis-tab", "Trellis", "Ctrl+2");
+    private final StackPane screens = new StackPane();
+
+    /** The content of a window on the model. */
+    public DeskView(DeskModel model) {
+        this.model = model;
+        this.trellis = new TrellisView(model.trellis());
+        this.shelf = new ShelfView(model.shelf(), model::open, this::askForFile);
+        getStyleClass().add("desk");
+        screens.getChildren().addAll(shelf, trellis);
+        setTop(new VBox(top(), path));
+        setCenter(screens);
+        setBottom(bottom());
+        model.screen().addListener((o, a, now) -> show(now));
+        model.palette().addListener((o, a, now) -> dress(now));
+        model.trellis().state().addListener((o, a, now) -> title.setText(model.trellis().arrangement().tune().title()
+                + "  ·  " + model.trellis().arrangement().instrument().name()));
+        acceptDrops();
+        show(model.screen().get());
+        dress(model.palette().get());
+    }
+
+    private HBox top() {
+        ToggleGroup tabs = new ToggleGroup();
+        shelfTab.setToggleGroup(tabs);
+        trellisTab.setToggleGroup(tabs);
+        shelfTab.setOnAction(e -> model.screen().set(DeskModel.Screen.SHELF));
+        trellisTab.setOnAction(e -> openTrellis());
+        title.setId("title");
+        title.getStyleClass().add("title");
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox.setHgrow(title, Priority.SOMETIMES);
+        Button bringIn = action("bring", "Bring in…", "import a file of ABC notation: Ctrl+O", this::askForFile);
+        Button sheet = action("sheet", "Sheet…", "print the take-home sheet: Ctrl+P", this::askForSheet);
+        Button export = action("export", "Write file…", "as ABC, MIDI, SVG or PDF: Ctrl+E", this::askForExport);
+        Button look = action("look", "Light / dark", "change the look: Ctrl+L", this::changeLook);
+        HBox bar = new HBox(8, shelfTab, trellisTab, title, gap, bringIn, sheet, export, look);
+        bar.setAlignment(Pos.CENTER_LEFT);
+        bar.getStyleClass().add("top");
+        return bar;
+    }
+
+    private static ToggleButton tab(String id, String text, String key) {
+        ToggleButton tab = new ToggleButton(text);
+        tab.setId(id);
+        tab.getStyleClass().add("tab-button");
+        tab.setTooltip(new Tooltip(key));
+        tab.setMinWidth(USE_PREF_SIZE);
+        return tab;
+    }
+
+    private static Button action(String id, String text, String hint, Runnable action) {
+        Button button = new Button(text);
+        button.setId(id);
+        button.setTooltip(new Tooltip(hint));
+        button.setMinWidth(USE_PREF_SIZE);
+        button.setOnAction(e -> action.run());
+        return button;
+    }
+
+    private HBox bottom() {
+        Label message = new Label();
+        message.setId("message");
+        message.textProperty().bind(model.message());
+        message.getStyleClass().add("message");
+        Label busy = new Label();
+        busy.setId("busy");
+        busy.textProperty().bind(model.busy().concat(" …"));
+        Button stop = new Button("Stop");
+        stop.setOnAction(e -> model.cancel());
+        HBox work = new HBox(8, busy, stop);
+        work.setAlignment(Pos.CENTER_LEFT);
+        work.visibleProperty().bind(model.busy().isNotEmpty());
+        work.managedProperty().bind(work.visibleProperty());
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        Label hints = new Label(HINTS);
+        hints.getStyleClass().add("quiet");
+        hints.setMinWidth(0);
+        HBox.setHgrow(message, Priority.SOMETIMES);
+        HBox bar = new HBox(12, message, work, gap, hints);
+        bar.setAlignment(Pos.CENTER_LEFT);
+        bar.getStyleClass().add("bottom");
+        return bar;
+    }
+
+    private void show(DeskModel.Screen screen) {
+        boolean onShelf = screen == DeskModel.Screen.SHELF;
+        shelf.setVisible(onShelf);
+        trellis.setVisible(!onShelf && model.trellis().isOpen());
+        title.setVisible(!onShelf);
+        (onShelf ? shelfTab : trellisTab).setSelected(true);
+        if (onShelf) {
+            shelf.focusList();
+        } else {
+            trellis.score().requestFocus();
+        }
+    }
+
+    private void openTrellis() {
+        if (model.trellis().isOpen()) {
+            model.screen().set(DeskModel.Screen.TRELLIS);
+        } else {
+            shelfTab.setSelected(true);
+            model.say("choose a tune on the shelf first");
+        }
+    }
+
+    private void dress(Palette palette) {
+        getStyleClass().remove("dark");
+        if (palette == Palette.DARK) {
+            getStyleClass().add("dark");
+        }
+        trellis.setPalette(palette);
+    }
+
+    private void changeLook() {
+        model.palette().set(model.palette().get().other());
+    }
+
+    private void acceptDrops() {
+        setOnDragOver(e -> {
+            if (e.getDragboard().hasFiles()) {
+                e.acceptTransferModes(TransferMode.COPY);
+            }
+        });
+        setOnDragDropped(e -> {
+            e.setDropCompleted(dropped(e.getDragboard()));
+            e.consume();
+        });
+    }
+
+    private boolean dropped(Dragboard board) {
+        return bringInAll(board.getFiles());
+    }
+
+    private boolean bringInAll(List<File> files) {
+        files.forEach(f -> model.bringIn(f.toPath()));
+        return !files.isEmpty();
+    }
+
+    private void askForFile() {
+        path.ask("file to bring in:", "", false, model::bringIn, this::refocus);
+    }
+
+    private void askForSheet() {
+        if (hasTune()) {
+            path.ask("print the sheet to:", suggestion(".pdf"), true, model::handout, this::refocus);
+        }
+    }
+
+    private void askForExport() {
+        if (hasTune()) {
+            path.ask("write this rung to (.abc .mid .svg .pdf):", suggestion(".abc"), true, model::export,
+                    this::refocus);
+        }
+    }
+
+    private boolean hasTune() {
+        if (!model.trellis().isOpen()) {
+            model.say("choose a tune on the shelf first");
+        }
+        return model.trellis().isOpen();
+    }
+
+    private String suggestion(String ending) {
+        String name = Places.fileName(model.trellis().arrangement().tune().title());
+        return Path.of(System.getProperty("user.home"), name + ending).toString();
+    }
+
+    private void refocus() {
+        show(model.screen().get());
+    }
+
+    /** Puts the keys of the whole window on its scene. */
+    void bindKeys(Scene scene) {
+        accelerator(scene, KeyCode.O, this::askForFile);
+        accelerator(scene, KeyCode.P, this::askForSheet);
+        accelerator(scene, KeyCode.E, this::askForExport);
+        accelerator(scene, KeyCode.L, this::changeLook);
+        accelerator(scene, KeyCode.DIGIT1, () -> model.screen().set(DeskModel.Screen.SHELF));
+        accelerator(scene, KeyCode.DIGIT2, this::openTrellis);
+        accelerator(scene, KeyCode.G, () -> onTrellis(TrellisModel::grow));
+        accelerator(scene, KeyCode.T, () -> onTrellis(TrellisModel::prune));
+        accelerator(scene, KeyCode.Z, () -> onTrellis(TrellisModel::undo));
+        accelerator(scene, KeyCode.Y, () -> onTrellis(TrellisModel::redo));
+        scene.getAccelerators().put(
+                new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
+                () -> onTrellis(TrellisModel::redo));
+        scene.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
+        scene.addEventFilter(KeyEvent.KEY_TYPED, this::typed);
+    }
+
+    private static void accelerator(Scene scene, KeyCode code, Runnable action) {
+        scene.getAccelerators().put(new KeyCodeCombination(code, KeyCombination.SHORTCUT_DOWN), action);
+    }
+
+    private void onTrellis(java.util.function.Consumer<TrellisModel> command) {
+        if (takesKeys()) {
+            command.accept(model.trellis());
+        }
+    }
+
+    private boolean takesKeys() {
+        return model.screen().get() == DeskModel.Screen.TRELLIS && model.trellis().isOpen() && !path.isAsking();
+    }
+
+    private boolean elsewhere(Node focus) {
+        return focus instanceof TextInputControl || focus instanceof ComboBoxBase<?>;
+    }
+
+    private void pressed(KeyEvent e) {
+        if (!takesKeys() || elsewhere(getScene().getFocusOwner())) {
+            return;
+        }
+        TrellisModel trellisModel = model.trellis();
+        boolean bars = e.isShortcutDown();
+        switch (e.getCode()) {
+            case LEFT -> step(e, bars, -1);
+            case RIGHT -> step(e, bars, 1);
+            case UP -> trellisModel.stepRung(1);
+            case DOWN -> trellisModel.stepRung(-1);
+            case HOME -> trellisModel.select(trellisModel.rung(), 0);
+            case END -> trellisModel.select(trellisModel.rung(), Integer.MAX_VALUE);
+            case DELETE, BACK_SPACE -> trellisModel.clearNote();
+            default -> {
+                return;
+            }
+        }
+        e.consume();
+    }
+
+    private void step(KeyEvent e, boolean bars, int by) {
+        if (bars) {
+            model.trellis().stepBar(by);
+        } else {
+            model.trellis().stepNote(by);
+        }
+    }
+
+    private void typed(KeyEvent e) {
+        if (!takesKeys() || elsewhere(getScene().getFocusOwner()) || e.isShortcutDown() || e.isAltDown()
+                || e.getCharacter().length() != 1) {
+            return;
+        }
+        char key = e.getCharacter().charAt(0);
+        if (key == '+' || key == '=') {
+            model.trellis().stepTempo(4);
+        } else if (key == '-') {
+            model.trellis().stepTempo(-4);
+        } else if (!model.trellis().toggleByKey(key)) {
+            return;
+        }
+        e.consume();
+    }
+
+    /** The trellis screen, for the tour and the tests. */
+    public TrellisView trellis() {
+        return trellis;
+    }
+
+}

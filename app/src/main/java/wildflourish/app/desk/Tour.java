@@ -1,0 +1,85 @@
+package wildflourish.app.desk;
+
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import javafx.animation.PauseTransition;
+import javafx.application.Platform;
+import javafx.scene.image.WritableImage;
+import javafx.util.Duration;
+import javax.imageio.ImageIO;
+import wildflourish.app.paint.Palette;
+
+/** Walks the main views without a display and writes a picture of each. */
+final class Tour {
+
+    private record Stop(String name, Runnable arrive) {}
+
+    private final DeskModel model;
+    private final DeskView view;
+    private final DeskPlan plan;
+    private final Deque<Stop> stops = new ArrayDeque<>();
+
+    Tour(DeskModel model, DeskView view, DeskPlan plan) {
+        this.model = model;
+        this.view = view;
+        this.plan = plan;
+        stops.add(new Stop("trellis", () -> model.screen().set(DeskModel.Screen.TRELLIS)));
+        stops.add(new Stop("note-in-hand", () -> {
+            model.trellis().select(5, 45);
+        }));
+        stops.add(new Stop("trellis-dark", () -> {
+            model.trellis().select(4, 19);
+            model.palette().set(Palette.DARK);
+        }));
+        stops.add(new Stop("shelf", () -> {
+            model.palette().set(Palette.LIGHT);
+            model.screen().set(DeskModel.Screen.SHELF);
+        }));
+    }
+
+    void start() {
+        model.trellis().state().addListener((o, before, now) -> {
+            if (before == null) {
+                Platform.runLater(this::next);
+            }
+        });
+    }
+
+    private void next() {
+        if (stops.isEmpty()) {
+            Platform.exit();
+            return;
+        }
+        Stop stop = stops.poll();
+        stop.arrive().run();
+        // Two pulses of the toolkit, so that layout and canvas have settled before the picture is taken.
+        PauseTransition settle = new PauseTransition(Duration.millis(250));
+        settle.setOnFinished(e -> {
+            picture(stop.name());
+            next();
+        });
+        settle.play();
+    }
+
+    private void picture(String name) {
+        WritableImage image = view.getScene().snapshot(null);
+        int width = (int) image.getWidth();
+        int height = (int) image.getHeight();
+        BufferedImage picture = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                picture.setRGB(x, y, image.getPixelReader().getArgb(x, y));
+            }
+        }
+        Path file = plan.tour().resolve(name + ".png");
+        try {
+            ImageIO.write(picture, "png", file.toFile());
+            plan.out().println(file);
+        } catch (IOException e) {
+            plan.out().println(file + " could not be written: " + e.getMessage());
+        }
+    }
+}

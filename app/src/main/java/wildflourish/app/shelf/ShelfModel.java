@@ -1,0 +1,58 @@
+package wildflourish.app.shelf;
+
+import java.util.List;
+import java.util.Locale;
+import javafx.beans.property.SimpleStringProperty;
+import javafx.beans.property.StringProperty;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableList;
+import javafx.collections.transformation.FilteredList;
+import wildflourish.core.finding.Finding;
+import wildflourish.library.TuneEntry;
+
+/** The tunes on the shelf, those that match the search, and what was found wrong with the file read last. */
+public final class ShelfModel {
+
+    private final ObservableList<TuneEntry> all = FXCollections.observableArrayList();
+    private final FilteredList<TuneEntry> shown = new FilteredList<>(all);
+    private final ObservableList<String> findings = FXCollections.observableArrayList();
+    private final StringProperty search = new SimpleStringProperty("");
+
+    /** An empty shelf. */
+    public ShelfModel() {
+        search.addListener((o, a, words) -> shown.setPredicate(t -> matches(t, words)));
+    }
+
+    /** Whether every word searched for occurs in what is known of a tune, whatever the case. */
+    static boolean matches(TuneEntry tune, String words) {
+        String known = String.join(" ", tune.title(), tune.type(), tune.key(), tune.meter()).toLowerCase(Locale.ROOT);
+        return List.of(words.toLowerCase(Locale.ROOT).strip().split("\\s+")).stream().allMatch(known::contains);
+    }
+
+    public void setTunes(List<TuneEntry> tunes) {
+        all.setAll(tunes);
+    }
+
+    /** What is to be seen, in the order of the library. */
+    public ObservableList<TuneEntry> shown() {
+        return shown;
+    }
+
+    public boolean isEmpty() {
+        return all.isEmpty();
+    }
+
+    public StringProperty search() {
+        return search;
+    }
+
+    /** Lines about the file read last; empty when all was well. */
+    public ObservableList<String> findings() {
+        return findings;
+    }
+
+    /** Shows what was found in a file. */
+    public void setFindings(String file, List<Finding> found) {
+        findings.setAll(found.stream().map(f -> f.inFile(file)).toList());
+    }
+}

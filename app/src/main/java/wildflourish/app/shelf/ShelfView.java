@@ -1,0 +1,129 @@
+package wildflourish.app.shelf;
+
+import java.util.function.LongConsumer;
+import javafx.collections.ListChangeListener;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import wildflourish.library.TuneEntry;
+
+/** The shelf as a list: search above, what was found wrong below. */
+public final class ShelfView extends VBox {
+
+    private final ListView<TuneEntry> list;
+
+    /**
+     * A view of the model.
+     *
+     * @param open opens a tune on the trellis
+     * @param bringIn asks for a file to import
+     */
+    public ShelfView(ShelfModel model, LongConsumer open, Runnable bringIn) {
+        super(10);
+        getStyleClass().add("shelf");
+        TextField search = new TextField();
+        search.setId("search");
+        search.setPromptText("search by title, type or key");
+        search.setAccessibleText("search the shelf");
+        search.textProperty().bindBidirectional(model.search());
+        HBox.setHgrow(search, Priority.ALWAYS);
+        Button add = new Button("Bring in a file…");
+        add.setId("bring-in");
+        add.setOnAction(e -> bringIn.run());
+        HBox top = new HBox(10, search, add);
+        list = new ListView<>(model.shown());
+        list.setId("tunes");
+        list.setAccessibleText("the tunes on the shelf");
+        list.setCellFactory(l -> new TuneCell());
+        Label empty = new Label("Nothing here yet.\nDrop a file of ABC notation on this window, or press Ctrl+O.");
+        empty.getStyleClass().add("empty");
+        list.setPlaceholder(empty);
+        list.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ENTER) {
+                openSelected(open);
+            }
+        });
+        list.setOnMouseClicked(e -> {
+            if (e.getClickCount() == 2) {
+                openSelected(open);
+            }
+        });
+        search.setOnAction(e -> {
+            if (!model.shown().isEmpty()) {
+                list.getSelectionModel().selectFirst();
+                list.requestFocus();
+            }
+        });
+        VBox.setVgrow(list, Priority.ALWAYS);
+        Label heading = new Label("What was found in the file read last");
+        heading.getStyleClass().add("note-title");
+        Button close = new Button("Close");
+        close.setAccessibleText("close the list of findings");
+        close.setOnAction(e -> model.findings().clear());
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox headline = new HBox(10, heading, gap, close);
+        headline.setAlignment(Pos.CENTER_LEFT);
+        ListView<String> findings = new ListView<>(model.findings());
+        findings.setId("findings");
+        findings.setAccessibleText("findings");
+        findings.setPrefHeight(190);
+        findings.setMinHeight(120);
+        VBox below = new VBox(6, headline, findings);
+        below.setVisible(false);
+        below.setManaged(false);
+        model.findings().addListener((ListChangeListener<String>) c -> {
+            below.setVisible(!model.findings().isEmpty());
+            below.setManaged(!model.findings().isEmpty());
+        });
+        getChildren().addAll(top, list, below);
+    }
+
+    private void openSelected(LongConsumer open) {
+        TuneEntry selected = list.getSelectionModel().getSelectedItem();
+        if (selected != null) {
+            open.accept(selected.id());
+        }
+    }
+
+    /** Puts the keyboard on the list. */
+    public void focusList() {
+        list.requestFocus();
+        if (list.getSelectionModel().isEmpty()) {
+            list.getSelectionModel().selectFirst();
+        }
+    }
+
+    private static final class TuneCell extends ListCell<TuneEntry> {
+        private final Label title = new Label();
+        private final Label about = new Label();
+        private final VBox box = new VBox(1, title, about);
+
+        TuneCell() {
+            title.getStyleClass().add("tune-title");
+            about.getStyleClass().add("quiet");
+        }
+
+        @Override
+        protected void updateItem(TuneEntry tune, boolean empty) {
+            super.updateItem(tune, empty);
+            if (empty || tune == null) {
+                setGraphic(null);
+                setAccessibleText(null);
+            } else {
+                title.setText(tune.title());
+                about.setText(tune.type() + "  ·  " + tune.key() + "  ·  " + tune.meter());
+                setAccessibleText(tune.title() + ", " + tune.type() + " in " + tune.key());
+                setGraphic(box);
+            }
+        }
+    }
+}

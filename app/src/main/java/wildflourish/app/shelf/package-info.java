@@ -1,0 +1,2 @@
+/** The shelf: what is in the library, and bringing more in. */
+package wildflourish.app.shelf;

@@ -1,0 +1,119 @@
+package wildflourish.app.trellis;
+
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.control.Button;
+import javafx.scene.control.ContentDisplay;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.Rectangle;
+import wildflourish.app.paint.CanvasPainter;
+import wildflourish.app.paint.Palette;
+import wildflourish.core.growth.Candidate;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Room;
+import wildflourish.core.ornament.Verdict;
+import wildflourish.score.engrave.OrnamentMark;
+
+/** One ornament that the note in hand can take: its key, mark, verdict, time wanted against time there is, and limit. */
+final class CandidateRow extends Button {
+
+    private static final double TRACK = 96;
+
+    private final Ornament ornament;
+    private final Canvas mark = new Canvas(30, 18);
+    private final Label name = new Label();
+    private final Label verdict = new Label();
+    private final Label reason = new Label();
+    private final Pane track = new Pane();
+    private final Rectangle wanted = new Rectangle(0, 6);
+    private final Region has = new Region();
+
+    CandidateRow(Ornament ornament, TrellisModel model) {
+        this.ornament = ornament;
+        setId("ornament-" + ornament.id());
+        getStyleClass().setAll("candidate");
+        setMaxWidth(Double.MAX_VALUE);
+        setFocusTraversable(true);
+        setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
+        setOnAction(e -> model.toggle(ornament.id()));
+        Label key = new Label(String.valueOf(ornament.key()));
+        key.getStyleClass().add("key");
+        name.setText(ornament.name());
+        name.getStyleClass().add("candidate-name");
+        verdict.getStyleClass().add("verdict");
+        verdict.setMinWidth(USE_PREF_SIZE);
+        reason.getStyleClass().add("reason");
+        reason.setWrapText(true);
+        has.getStyleClass().add("time-has");
+        wanted.getStyleClass().add("time-wanted");
+        track.getStyleClass().add("time-track");
+        track.setMinSize(TRACK + 4, 8);
+        track.setMaxSize(TRACK + 4, 8);
+        track.getChildren().addAll(has, wanted);
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox top = new HBox(7, key, mark, name, gap, track, verdict);
+        top.setAlignment(Pos.CENTER_LEFT);
+        VBox box = new VBox(1, top, reason);
+        box.setPadding(new Insets(5, 8, 5, 8));
+        box.setFillWidth(true);
+        box.prefWidthProperty().bind(widthProperty().subtract(2));
+        setGraphic(box);
+    }
+
+    void show(Candidate candidate, TrellisState state, Palette palette) {
+        var g = mark.getGraphicsContext2D();
+        g.clearRect(0, 0, mark.getWidth(), mark.getHeight());
+        new CanvasPainter(g, palette, 9, 0, 0).paint(OrnamentMark.at(15.0 / 9, 1, ornament), -10, 10);
+        Verdict v = candidate.verdict();
+        boolean stands = state.stands(ornament.id());
+        verdict.setText(sign(v) + " " + v.word());
+        verdict.getStyleClass().setAll("label", "verdict", "verdict-" + v.word());
+        pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("standing"), stands);
+        time(v);
+        reason.setText(text(candidate, stands, state));
+        setAccessibleText("%s, key %s, %s, %s%s".formatted(ornament.name(), ornament.key(), v.word(),
+                reason.getText(), stands ? ", stands here" : ""));
+    }
+
+    private static String sign(Verdict v) {
+        return switch (v) {
+            case Verdict.Clean c -> "●";
+            case Verdict.Tight t -> "◐";
+            case Verdict.TooFast f -> "✕";
+            case Verdict.Impossible i -> "✕";
+        };
+    }
+
+    private void time(Verdict v) {
+        track.setVisible(v.room().isPresent());
+        if (v.room().isPresent()) {
+            Room room = v.room().get();
+            double most = Math.max(room.needs().toDouble(), room.has().toDouble());
+            has.resizeRelocate(0, 0, TRACK * room.has().toDouble() / most, 8);
+            wanted.setX(0);
+            wanted.setY(1);
+            wanted.setWidth(TRACK * room.needs().toDouble() / most);
+            wanted.getStyleClass().setAll("time-wanted", "time-" + v.word());
+        }
+    }
+
+    private static String text(Candidate candidate, boolean stands, TrellisState state) {
+        Verdict v = candidate.verdict();
+        String limit = v.cleanUpTo().map(t -> "; clean up to " + t.spoken()).orElse("");
+        String why = candidate.because().isEmpty() || v instanceof Verdict.Impossible ? "" : "\n" + candidate.because();
+        int from = state.arrangement().ladder().lowestWith(state.note(), candidate.ornament().id());
+        String since = stands ? "stands here from “" + state.arrangement().ladder().rung(from).name() + "” up; " : "";
+        return since + v.inWords() + limit + why;
+    }
+
+    Ornament ornament() {
+        return ornament;
+    }
+}

@@ -1,0 +1,104 @@
+package wildflourish.app.trellis;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import wildflourish.app.paint.Palette;
+import wildflourish.core.growth.Candidate;
+import wildflourish.core.instrument.Breath;
+import wildflourish.core.instrument.Place;
+import wildflourish.core.ornament.HowTo;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.setting.Setting;
+
+/** The note in hand: where it is, how it is fingered, what stands on it and how that is done, and what it can take. */
+public final class NoteInHand extends VBox {
+
+    private final TrellisModel model;
+    private final Label title = new Label();
+    private final Label fingers = new Label();
+    private final Label how = new Label();
+    private final VBox rows = new VBox(4);
+    private final Map<String, CandidateRow> byId = new HashMap<>();
+    private Palette palette = Palette.LIGHT;
+
+    /** A panel beside the trellis of the same model. */
+    public NoteInHand(TrellisModel model) {
+        super(6);
+        this.model = model;
+        setId("note-in-hand");
+        getStyleClass().add("note-in-hand");
+        title.setId("note-title");
+        title.getStyleClass().add("note-title");
+        fingers.setId("note-fingers");
+        fingers.getStyleClass().add("quiet");
+        fingers.setWrapText(true);
+        how.setId("note-how");
+        how.getStyleClass().add("how");
+        how.setWrapText(true);
+        how.setMinHeight(USE_PREF_SIZE);
+        fingers.setMinHeight(USE_PREF_SIZE);
+        ScrollPane scroll = new ScrollPane(rows);
+        scroll.setFitToWidth(true);
+        scroll.setFocusTraversable(false);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren().addAll(title, fingers, how, scroll);
+        model.state().addListener((o, before, now) -> show(now));
+    }
+
+    /** Chooses the light or the dark look. */
+    public void setPalette(Palette newPalette) {
+        palette = newPalette;
+        if (model.isOpen()) {
+            show(model.state().get());
+        }
+    }
+
+    private void show(TrellisState now) {
+        title.setText(TrellisModel.noteInWords(now));
+        fingers.setText(fingering(now));
+        how.setText(instructions(now));
+        how.setVisible(!how.getText().isEmpty());
+        how.setManaged(!how.getText().isEmpty());
+        List<Node> shown = new ArrayList<>();
+        for (Candidate candidate : now.ranked()) {
+            CandidateRow row = byId.computeIfAbsent(candidate.ornament().id(),
+                    id -> new CandidateRow(candidate.ornament(), model));
+            row.show(candidate, now, palette);
+            shown.add(row);
+        }
+        if (!rows.getChildren().equals(shown)) {
+            rows.getChildren().setAll(shown);
+        }
+    }
+
+    private static String fingering(TrellisState now) {
+        return switch (now.situation().plan().at(now.note())) {
+            case Place.AsWritten w -> "as written";
+            case Place.Fingered(var f) -> "holes %s, %s breath%s".formatted(f.holes(),
+                    f.breath() == Breath.FIRM ? "firm" : "gentle",
+                    f.trial() ? " (differs from instrument to instrument: try it)" : "");
+            case Place.Missing(var why) -> why;
+        };
+    }
+
+    /** How each ornament on the note is done. */
+    private static String instructions(TrellisState now) {
+        Setting setting = now.arrangement().ladder().setting(now.rung());
+        List<String> lines = new ArrayList<>();
+        for (Ornament ornament : setting.ornaments(now.note(), now.situation().vocabulary())) {
+            Optional<String> line = now.candidates().gesture(now.note(), ornament).map(g -> HowTo.inWords(
+                    ornament, g, now.situation().tune().note(now.note()).pitch()));
+            line.ifPresent(l -> lines.add(ornament.name() + ": " + l));
+        }
+        return String.join("\n", lines);
+    }
+}

@@ -1,0 +1,38 @@
+package wildflourish.app.trellis;
+
+import java.util.ArrayList;
+import java.util.List;
+import wildflourish.app.work.Documents;
+import wildflourish.app.work.Keeper;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.library.Edition;
+
+/** Opens tunes of the library for the trellis: the arrangement now, and the steps to walk back and forth. */
+public final class Openings {
+
+    /** The instrument that a tune without a ladder gets one for. */
+    private static final String FIRST_INSTRUMENT = "whistle-d";
+
+    private Openings() {}
+
+    /** A tune ready to be shown. */
+    public record Opened(long tune, Arrangement arrangement, History history) {}
+
+    /** Opens a tune; one that has no ladder yet is given one. Takes as long as a few reads of the library. */
+    public static Opened open(Keeper keeper, long tune) {
+        Keeper.Steps steps = keeper.open(tune);
+        List<History.Step> history = new ArrayList<>();
+        for (Edition edition : steps.editions()) {
+            history.add(new History.Step(edition.what(), () -> arrangement(edition.document())));
+        }
+        Arrangement now = arrangement(steps.editions().get(steps.current()).document());
+        return new Opened(tune, now, new History(history, steps.current()));
+    }
+
+    private static Arrangement arrangement(String document) {
+        var read = Documents.read(document);
+        return read.arrangement().orElseGet(
+                () -> Documents.grown(read.tune(), Instruments.known(FIRST_INSTRUMENT)));
+    }
+}

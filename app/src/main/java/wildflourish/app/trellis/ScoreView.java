@@ -1,0 +1,203 @@
+package wildflourish.app.trellis;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.geometry.Orientation;
+import javafx.scene.AccessibleRole;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.ScrollBar;
+import javafx.scene.input.MouseButton;
+import javafx.scene.layout.Region;
+import wildflourish.app.paint.CanvasPainter;
+import wildflourish.app.paint.Palette;
+import wildflourish.core.setting.Ladder;
+import wildflourish.score.display.Bounds;
+import wildflourish.score.engrave.Engraving;
+import wildflourish.score.engrave.ScoreEngraver;
+import wildflourish.score.engrave.ScoreRequest;
+
+/**
+ * The rungs as they grow. Only what can be seen is painted, so that a tune of any length scrolls; the note in hand is kept
+ * in sight.
+ */
+public final class ScoreView extends Region {
+
+    private static final double SPACE = 8;
+
+    private final TrellisModel model;
+    private final Canvas canvas = new Canvas();
+    private final ScrollBar bar = new ScrollBar();
+    private Palette palette = Palette.LIGHT;
+    private Engraving engraving;
+    private ScoreRequest engraved;
+    private double zoom = 1;
+    private Runnable painted = () -> { };
+
+    /** A view of the model, which may have no tune yet. */
+    public ScoreView(TrellisModel model) {
+        this.model = model;
+        getStyleClass().add("score");
+        setId("score");
+        setFocusTraversable(true);
+        setAccessibleRole(AccessibleRole.TEXT);
+        setAccessibleText("the trellis");
+        bar.setOrientation(Orientation.VERTICAL);
+        bar.setAccessibleText("scroll the trellis");
+        bar.setFocusTraversable(false);
+        getChildren().addAll(canvas, bar);
+        bar.valueProperty().addListener((o, a, b) -> paint());
+        model.state().addListener((o, before, now) -> show(before, now));
+        canvas.setOnMousePressed(e -> {
+            requestFocus();
+            if (e.getButton() == MouseButton.PRIMARY && engraving != null) {
+                engraving.at(e.getX() / space(), (e.getY() + bar.getValue()) / space())
+                        .ifPresent(z -> model.select(z.rung(), z.note()));
+            }
+        });
+        setOnScroll(e -> bar.setValue(Math.clamp(bar.getValue() - e.getDeltaY(), 0, bar.getMax())));
+    }
+
+    /** Runs after every painting. */
+    public void onPainted(Runnable action) {
+        painted = action;
+    }
+
+    private double space() {
+        return SPACE * zoom;
+    }
+
+    /** Chooses the light or the dark look. */
+    public void setPalette(Palette newPalette) {
+        palette = newPalette;
+        paint();
+    }
+
+    /** Scales notes and words; 1 is the usual size. */
+    public void setZoom(double newZoom) {
+        zoom = newZoom;
+        if (model.isOpen()) {
+            show(null, model.state().get());
+        }
+    }
+
+    private void show(TrellisState before, TrellisState now) {
+        setAccessibleText("rung " + now.arrangement().ladder().rung(now.rung()).name() + ", "
+                + TrellisModel.noteInWords(now));
+        engrave(now);
+        boolean otherTune = before == null || before.tune() != now.tune();
+        if (otherTune) {
+            bar.setValue(0);
+        }
+        keepInSight(now);
+        paint();
+    }
+
+    private void engrave(TrellisState now) {
+        double width = Math.max(40, (getWidth() - 14) / space());
+        Ladder ladder = now.arrangement().ladder();
+        Set<Integer> open = new LinkedHashSet<>(List.of(0, now.rung()));
+        ScoreRequest request = new ScoreRequest(now.situation(), ladder, open, true, now.rung(), width);
+        if (engraved == null || !sameScore(engraved, request)) {
+            engraving = ScoreEngraver.engrave(request);
+            engraved = request;
+            bar.setMax(Math.max(0, engraving.drawing().height() * space() - getHeight()));
+            bar.setVisibleAmount(bar.getMax() <= 0 ? 1
+                    : getHeight() / (engraving.drawing().height() * space()) * bar.getMax());
+            bar.setUnitIncrement(60);
+            bar.setBlockIncrement(getHeight() * 0.8);
+            bar.setVisible(bar.getMax() > 0);
+            bar.setValue(Math.min(bar.getValue(), bar.getMax()));
+        }
+    }
+
+    private static boolean sameScore(ScoreRequest a, ScoreRequest b) {
+        return a.situation().tune().tune() == b.situation().tune().tune()
+                && a.ladder().equals(b.ladder())
+                && a.open().equals(b.open())
+                && a.strip() == b.strip()
+                && a.width() == b.width()
+                && a.situation().instrument().equals(b.situation().instrument())
+                && a.situation().school().equals(b.situation().school());
+    }
+
+    private void keepInSight(TrellisState now) {
+        Optional<Engraving.Zone> zone = engraving.of(now.rung(), now.note());
+        if (zone.isEmpty()) {
+            return;
+        }
+        Bounds system = engraving.systems().get(zone.get().system());
+        double top = system.top() * space();
+        double bottom = system.bottom() * space() + 8;
+        if (top < bar.getValue()) {
+            bar.setValue(top);
+        } else if (bottom > bar.getValue() + getHeight()) {
+            bar.setValue(Math.min(bar.getMax(), Math.min(top, bottom - getHeight())));
+        }
+    }
+
+    @Override
+    protected void layoutChildren() {
+        double barWidth = 14;
+        boolean resized = canvas.getWidth() != getWidth() - barWidth || canvas.getHeight() != getHeight();
+        canvas.setWidth(Math.max(1, getWidth() - barWidth));
+        canvas.setHeight(Math.max(1, getHeight()));
+        bar.resizeRelocate(getWidth() - barWidth, 0, barWidth, getHeight());
+        if (resized && model.isOpen()) {
+            engraved = null;
+            show(model.state().get(), model.state().get());
+        } else {
+            paint();
+        }
+    }
+
+    private void paint() {
+        GraphicsContext g = canvas.getGraphicsContext2D();
+        g.setFill(palette.paper());
+        g.fillRect(0, 0, canvas.getWidth(), canvas.getHeight());
+        if (engraving == null || !model.isOpen()) {
+            return;
+        }
+        double scroll = Math.round(bar.getValue());
+        TrellisState now = model.state().get();
+        for (Engraving.Zone zone : engraving.zones()) {
+            boolean sameRung = zone.rung() == now.rung();
+            if (zone.note() == now.note()) {
+                Bounds a = zone.area();
+                double bottom = sameRung || zone.rung() == 0 ? a.bottom() : a.bottom();
+                g.setFill(sameRung ? palette.inHand() : palette.rungInHand());
+                g.fillRect(a.left() * space(), a.top() * space() - scroll, a.width() * space(),
+                        (bottom - a.top()) * space());
+            }
+        }
+        stripBand(g, now, scroll);
+        double top = scroll / space();
+        new CanvasPainter(g, palette, space(), 0, -scroll)
+                .paint(engraving.drawing().shapes(), top, top + canvas.getHeight() / space());
+        painted.run();
+    }
+
+    /** Carries the band of the note in hand down to its fingers. */
+    private void stripBand(GraphicsContext g, TrellisState now, double scroll) {
+        engraving.of(0, now.note()).ifPresent(ground -> {
+            Bounds system = engraving.systems().get(ground.system());
+            g.setFill(palette.inHand());
+            g.fillRect(ground.area().left() * space(), ground.area().bottom() * space() - scroll,
+                    ground.area().width() * space(), (system.bottom() - ground.area().bottom()) * space());
+        });
+    }
+
+    /** The engraved score, for tests; null before anything was shown. */
+    Engraving engraving() {
+        return engraving;
+    }
+
+    /** Where a note of a rung is on the view, in pixels; empty when it is scrolled away. */
+    Optional<javafx.geometry.Point2D> pointOf(int rung, int note) {
+        return engraving.of(rung, note).map(z -> new javafx.geometry.Point2D(
+                (z.area().left() + z.area().width() / 2) * space(),
+                (z.area().top() + z.area().height() / 2) * space() - bar.getValue()));
+    }
+}

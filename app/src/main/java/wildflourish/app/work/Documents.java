@@ -1,0 +1,63 @@
+package wildflourish.app.work;
+
+import wildflourish.core.growth.Grower;
+import wildflourish.core.growth.Taste;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.School;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.ornament.Speeds;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Ladder;
+import wildflourish.core.setting.Rung;
+import wildflourish.core.setting.Setting;
+import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.Timeline;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.tune.TuneType;
+import wildflourish.formats.abc.AbcBook;
+import wildflourish.formats.abc.AbcReader;
+import wildflourish.formats.abc.AbcTune;
+import wildflourish.formats.abc.AbcWriter;
+
+/** Arrangements as the text that the library keeps, and new ladders. */
+public final class Documents {
+
+    /** The level a new ladder is grown for. */
+    public static final String USUAL_LEVEL = "fluent";
+
+    private Documents() {}
+
+    /** The text of an arrangement: ABC with its ladder, the bare tune on the notes. */
+    public static String write(Arrangement arrangement) {
+        return AbcWriter.write(arrangement, 0);
+    }
+
+    /** The tune of a document that this program wrote. */
+    public static AbcTune read(String document) {
+        AbcBook book = AbcReader.read(document);
+        if (book.tunes().isEmpty()) {
+            throw new IllegalStateException("a document of the library holds no tune");
+        }
+        return book.tunes().getFirst();
+    }
+
+    /** A ladder grown for an instrument; on no instrument it has its ground only. */
+    public static Arrangement grown(Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school) {
+        if (instrument.chart().isEmpty()) {
+            return new Arrangement(tune, instrument, tempo, speeds, school, bare());
+        }
+        Situation situation = Situation.of(Timeline.of(tune), instrument, school);
+        Ladder ladder = new Grower(situation, tempo, speeds, Taste.openHole()).grow().ladder();
+        return new Arrangement(tune, instrument, tempo, speeds, school, ladder);
+    }
+
+    /** As {@link #grown(Tune, Instrument, Tempo, Speeds, School)} at the tune's own tempo, level and school as usual. */
+    public static Arrangement grown(Tune tune, Instrument instrument) {
+        return grown(tune, instrument, TuneType.tempoOf(tune.head()), Speeds.level(USUAL_LEVEL), School.USUAL);
+    }
+
+    /** A ladder of the bare tune alone. */
+    public static Ladder bare() {
+        return new Ladder(java.util.List.of(new Rung("bare", Setting.BARE)));
+    }
+}

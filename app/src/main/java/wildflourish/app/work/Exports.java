@@ -1,0 +1,90 @@
+package wildflourish.app.work;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import wildflourish.core.ornament.Performance;
+import wildflourish.core.ornament.Realiser;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.formats.abc.AbcWriter;
+import wildflourish.formats.midi.MidiWriter;
+import wildflourish.score.display.Drawing;
+import wildflourish.score.engrave.Engraving;
+import wildflourish.score.engrave.ScoreEngraver;
+import wildflourish.score.engrave.ScoreRequest;
+import wildflourish.score.paint.PdfPainter;
+import wildflourish.score.paint.SvgPainter;
+
+/** An arrangement in the formats that others read. */
+public final class Exports {
+
+    /** Formats a file may be written in, told by its ending. */
+    public enum Format { ABC, MIDI, SVG, PDF }
+
+    private static final double SCORE_WIDTH = 112;
+    private static final double SVG_PIXELS = 8;
+    private static final double PDF_POINTS = 4.8;
+
+    private Exports() {}
+
+    /** The format that a file name's ending tells. */
+    public static Optional<Format> format(String name) {
+        String lower = name.toLowerCase(Locale.ROOT);
+        if (lower.endsWith(".abc")) {
+            return Optional.of(Format.ABC);
+        }
+        if (lower.endsWith(".mid") || lower.endsWith(".midi")) {
+            return Optional.of(Format.MIDI);
+        }
+        if (lower.endsWith(".svg")) {
+            return Optional.of(Format.SVG);
+        }
+        return lower.endsWith(".pdf") ? Optional.of(Format.PDF) : Optional.empty();
+    }
+
+    /** The bytes of a file that holds one rung. */
+    public static byte[] bytes(Arrangement arrangement, int rung, Format format) {
+        return switch (format) {
+            case ABC -> {
+                boolean ladder = arrangement.ladder().size() > 1;
+                String text = ladder ? AbcWriter.write(arrangement, rung) : AbcWriter.write(arrangement.tune());
+                yield text.getBytes(StandardCharsets.UTF_8);
+            }
+            case MIDI -> MidiWriter.write(arrangement.tune().title(), performance(arrangement, rung),
+                    arrangement.tempo(), arrangement.instrument().chart().isPresent());
+            case SVG -> SvgPainter.paint(score(arrangement, rung), SVG_PIXELS).getBytes(StandardCharsets.UTF_8);
+            case PDF -> PdfPainter.paint(arrangement.tune().title(), List.of(score(arrangement, rung)), PDF_POINTS);
+        };
+    }
+
+    /** One rung played on the arrangement's instrument at its tempo. */
+    public static Performance performance(Arrangement arrangement, int rung) {
+        Situation situation = arrangement.situation();
+        return Realiser.perform(situation,
+                arrangement.ladder().setting(rung).ornaments(situation.vocabulary()),
+                arrangement.tempo(), arrangement.speeds());
+    }
+
+    /** The score of one rung with its title, and its fingers where the instrument has them. */
+    private static Drawing score(Arrangement arrangement, int rung) {
+        Situation situation = arrangement.situation();
+        boolean hands = arrangement.instrument().chart().isPresent();
+        Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(
+                situation, arrangement.ladder(), Set.of(rung), false, hands ? rung : -1, SCORE_WIDTH));
+        var shapes = new ArrayList<wildflourish.score.display.Shape>();
+        shapes.add(new wildflourish.score.display.Shape.Words(arrangement.tune().title(), SCORE_WIDTH / 2, 4.5, 3.4,
+                wildflourish.score.display.Face.SERIF_BOLD, wildflourish.score.display.Shape.Anchor.MIDDLE,
+                wildflourish.score.display.Ink.MUSIC));
+        String under = arrangement.ladder().rung(rung).name() + " · " + arrangement.instrument().name() + " · "
+                + arrangement.tempo().spoken();
+        shapes.add(new wildflourish.score.display.Shape.Words(under, SCORE_WIDTH / 2, 7.3, 1.8,
+                wildflourish.score.display.Face.SANS, wildflourish.score.display.Shape.Anchor.MIDDLE,
+                wildflourish.score.display.Ink.QUIET));
+        engraving.drawing().shapes().forEach(s -> shapes.add(s.moved(0, 9)));
+        return new Drawing(SCORE_WIDTH, engraving.drawing().height() + 9, shapes);
+    }
+}

@@ -1,0 +1,126 @@
+package wildflourish.app.work;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import wildflourish.library.Edition;
+import wildflourish.library.Library;
+import wildflourish.library.LibraryFault;
+
+/**
+ * Keeps every edit as it is made: one after another on a thread of its own, so that no edit waits for the disk. A fault is
+ * told to {@code trouble} and what the library held before stays.
+ */
+public final class Keeper implements AutoCloseable {
+
+    private final Library library;
+    private final Consumer<String> trouble;
+    private final ExecutorService thread;
+    private final Map<Long, Edition> current = new HashMap<>();
+    private final Map<String, String> toRemember = new ConcurrentHashMap<>();
+
+    /** A keeper over an open library, which it closes in the end. */
+    public Keeper(Library library, Consumer<String> trouble) {
+        this(library, trouble, Executors.newSingleThreadExecutor(task -> {
+            Thread keeper = new Thread(task, "keeper");
+            keeper.setDaemon(false);
+            return keeper;
+        }));
+    }
+
+    Keeper(Library library, Consumer<String> trouble, ExecutorService thread) {
+        this.library = library;
+        this.trouble = trouble;
+        this.thread = thread;
+    }
+
+    /** Asks the library something; the answer comes on the given executor. */
+    public <T> CompletableFuture<T> ask(Function<Library, T> question, Executor answerOn) {
+        return CompletableFuture.supplyAsync(() -> question.apply(library), thread).thenApplyAsync(a -> a, answerOn);
+    }
+
+    private void keep(Runnable work) {
+        thread.execute(() -> {
+            try {
+                work.run();
+            } catch (LibraryFault e) {
+                trouble.accept(e.getMessage());
+            }
+        });
+    }
+
+    /** The steps of a tune that undo and redo walk: editions from the first to the last, and which is current. */
+    public record Steps(List<Edition> editions, int current) {}
+
+    /** Opens a tune: its chain of editions. Must be called before the edits of that tune. */
+    public Steps open(long tune) {
+        Edition now = library.current(tune);
+        current.put(tune, now);
+        List<Edition> steps = new ArrayList<>(library.ancestors(now));
+        Collections.reverse(steps);
+        int at = steps.size() - 1;
+        steps.addAll(library.descendants(now));
+        return new Steps(steps, at);
+    }
+
+    /** Saves an edit of an open tune. */
+    public void save(long tune, String what, String document) {
+        keep(() -> current.put(tune, library.save(tune, current.get(tune).id(), what, document)));
+    }
+
+    /** Goes one edition back. */
+    public void undo(long tune) {
+        keep(() -> library.undo(current.get(tune)).ifPresent(e -> current.put(tune, e)));
+    }
+
+    /** Goes one edition forward. */
+    public void redo(long tune) {
+        keep(() -> library.redo(current.get(tune)).ifPresent(e -> current.put(tune, e)));
+    }
+
+    /** Keeps a value under a name; of several in a hurry only the last is written. */
+    public void remember(String name, String value) {
+        if (toRemember.put(name, value) == null) {
+            keep(() -> {
+                String latest = toRemember.remove(name);
+                if (latest != null) {
+                    library.remember(name, latest);
+                }
+            });
+        }
+    }
+
+    /** Waits until everything asked for so far has been written. */
+    public void settle() {
+        try {
+            thread.submit(() -> { }).get(30, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        } catch (java.util.concurrent.ExecutionException | java.util.concurrent.TimeoutException e) {
+            trouble.accept("the last edits are still being written");
+        }
+    }
+
+    @Override
+    public void close() {
+        thread.shutdown();
+        try {
+            if (!thread.awaitTermination(30, TimeUnit.SECONDS)) {
+                trouble.accept("the last edits are still being written");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        library.close();
+    }
+}

@@ -1,0 +1,54 @@
+package wildflourish.core.growth;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Playability;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.ornament.Speeds;
+import wildflourish.core.ornament.Verdict;
+import wildflourish.core.setting.Setting;
+import wildflourish.core.tune.Tempo;
+
+/**
+ * The verdict on one placement of a setting, together with what stands beside it on its note.
+ *
+ * @param bar printed number of the bar
+ * @param instead for a placement that is not clean, the nearest simpler ornament that is
+ */
+public record Check(int bar, int note, Ornament ornament, Verdict verdict, Optional<Ornament> instead) {
+
+    /** Every placement of a setting, in the order of the notes. */
+    public static List<Check> all(Situation situation, Setting setting, Tempo tempo, Speeds speeds) {
+        List<Check> all = new ArrayList<>();
+        setting.byNote().keySet().forEach(note -> {
+            List<Ornament> stack = setting.ornaments(note, situation.vocabulary());
+            Verdict verdict = Playability.of(situation, note, stack, tempo, speeds);
+            for (Ornament ornament : stack) {
+                Optional<Ornament> instead = verdict instanceof Verdict.Clean
+                        ? Optional.empty() : easier(situation, note, ornament, stack, tempo, speeds);
+                all.add(new Check(situation.tune().note(note).barNumber(), note, ornament, verdict, instead));
+            }
+        });
+        return all;
+    }
+
+    /** The first of an ornament's easier relatives that is clean in its place. */
+    public static Optional<Ornament> easier(
+            Situation situation, int note, Ornament ornament, List<Ornament> stack, Tempo tempo, Speeds speeds) {
+        for (String id : ornament.easier()) {
+            Ornament simpler = situation.vocabulary().known(id);
+            List<Ornament> changed = new ArrayList<>(stack);
+            changed.remove(ornament);
+            changed.removeIf(o -> o.givesWayTo(simpler));
+            if (!changed.contains(simpler)) {
+                changed.add(simpler);
+            }
+            if (Playability.of(situation, note, changed, tempo, speeds) instanceof Verdict.Clean) {
+                return Optional.of(simpler);
+            }
+        }
+        return Optional.empty();
+    }
+}
