@@ -127,6 +127,11 @@ public final class DeskModel {
                 });
     }
 
+    /** The document of a tune as it is now; the answer comes on the interface's thread. */
+    public java.util.concurrent.CompletableFuture<String> document(long tune) {
+        return keeper.ask(l -> l.current(tune).document(), ui);
+    }
+
     /** Opens a tune on the trellis, the fuller rung in hand. */
     public void open(long tune) {
         open(tune, 4, 0, Screen.TRELLIS);

@@ -26,6 +26,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import wildflourish.app.paint.Palette;
+import wildflourish.app.shelf.Incipits;
 import wildflourish.app.shelf.ShelfView;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisView;
@@ -34,8 +35,9 @@ import wildflourish.app.work.Places;
 /** The window's content: the screens, the bar above them with what can be done, and the word to the teacher below. */
 public final class DeskView extends BorderPane {
 
-    private static final String HINTS =
+    private static final String TRELLIS_HINTS =
             "← → note    ↑ ↓ rung    letter: place or lift    + – tempo    Ctrl+Z undo    Ctrl+P sheet";
+    private static final String SHELF_HINTS = "↑ ↓ tune    Enter: open    Ctrl+O bring in    Ctrl+2 trellis";
 
     private final DeskModel model;
     private final TrellisView trellis;
@@ -45,12 +47,14 @@ public final class DeskView extends BorderPane {
     private final ToggleButton shelfTab = tab("shelf-tab", "Shelf", "Ctrl+1");
     private final ToggleButton trellisTab = tab("trellis-tab", "Trellis", "Ctrl+2");
     private final StackPane screens = new StackPane();
+    private final Label hints = new Label();
 
     /** The content of a window on the model. */
     public DeskView(DeskModel model) {
         this.model = model;
         this.trellis = new TrellisView(model.trellis());
-        this.shelf = new ShelfView(model.shelf(), model::open, this::askForFile);
+        this.shelf = new ShelfView(model.shelf(), new Incipits(model::document, model.palette()::get), model::open,
+                this::askForFile);
         getStyleClass().add("desk");
         screens.getChildren().addAll(shelf, trellis);
         setTop(new VBox(top(), path));
@@ -120,7 +124,6 @@ public final class DeskView extends BorderPane {
         work.managedProperty().bind(work.visibleProperty());
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
-        Label hints = new Label(HINTS);
         hints.getStyleClass().add("quiet");
         hints.setMinWidth(0);
         HBox.setHgrow(message, Priority.SOMETIMES);
@@ -135,6 +138,7 @@ public final class DeskView extends BorderPane {
         shelf.setVisible(onShelf);
         trellis.setVisible(!onShelf && model.trellis().isOpen());
         title.setVisible(!onShelf);
+        hints.setText(onShelf ? SHELF_HINTS : TRELLIS_HINTS);
         (onShelf ? shelfTab : trellisTab).setSelected(true);
         if (onShelf) {
             shelf.focusList();
@@ -158,6 +162,7 @@ public final class DeskView extends BorderPane {
             getStyleClass().add("dark");
         }
         trellis.setPalette(palette);
+        shelf.refresh();
     }
 
     private void changeLook() {

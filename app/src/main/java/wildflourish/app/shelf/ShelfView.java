@@ -3,6 +3,7 @@ package wildflourish.app.shelf;
 import java.util.function.LongConsumer;
 import javafx.collections.ListChangeListener;
 import javafx.geometry.Pos;
+import javafx.scene.canvas.Canvas;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -23,10 +24,11 @@ public final class ShelfView extends VBox {
     /**
      * A view of the model.
      *
+     * @param incipits draws the first bars of tunes
      * @param open opens a tune on the trellis
      * @param bringIn asks for a file to import
      */
-    public ShelfView(ShelfModel model, LongConsumer open, Runnable bringIn) {
+    public ShelfView(ShelfModel model, Incipits incipits, LongConsumer open, Runnable bringIn) {
         super(10);
         getStyleClass().add("shelf");
         TextField search = new TextField();
@@ -42,7 +44,7 @@ public final class ShelfView extends VBox {
         list = new ListView<>(model.shown());
         list.setId("tunes");
         list.setAccessibleText("the tunes on the shelf");
-        list.setCellFactory(l -> new TuneCell());
+        list.setCellFactory(l -> new TuneCell(incipits));
         Label empty = new Label("Nothing here yet.\nDrop a file of ABC notation on this window, or press Ctrl+O.");
         empty.getStyleClass().add("empty");
         list.setPlaceholder(empty);
@@ -102,14 +104,26 @@ public final class ShelfView extends VBox {
         }
     }
 
+    /** Repaints the list, for instance in another look. */
+    public void refresh() {
+        list.refresh();
+    }
+
     private static final class TuneCell extends ListCell<TuneEntry> {
         private final Label title = new Label();
         private final Label about = new Label();
-        private final VBox box = new VBox(1, title, about);
+        private final Canvas incipit = new Canvas(Incipits.WIDTH, Incipits.HEIGHT);
+        private final Incipits incipits;
+        private final HBox box;
 
-        TuneCell() {
+        TuneCell(Incipits incipits) {
+            this.incipits = incipits;
             title.getStyleClass().add("tune-title");
             about.getStyleClass().add("quiet");
+            Region gap = new Region();
+            HBox.setHgrow(gap, Priority.ALWAYS);
+            box = new HBox(12, new VBox(1, title, about), gap, incipit);
+            box.setAlignment(Pos.CENTER_LEFT);
         }
 
         @Override
@@ -123,6 +137,7 @@ public final class ShelfView extends VBox {
                 about.setText(tune.type() + "  ·  " + tune.key() + "  ·  " + tune.meter());
                 setAccessibleText(tune.title() + ", " + tune.type() + " in " + tune.key());
                 setGraphic(box);
+                incipits.draw(tune, incipit, () -> tune.equals(getItem()));
             }
         }
     }

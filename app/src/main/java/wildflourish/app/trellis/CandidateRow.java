@@ -1,6 +1,7 @@
 package wildflourish.app.trellis;
 
 import javafx.geometry.Insets;
+import javafx.geometry.Orientation;
 import javafx.geometry.Pos;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.control.Button;
@@ -23,7 +24,7 @@ import wildflourish.score.engrave.OrnamentMark;
 /** One ornament that the note in hand can take: its key, mark, verdict, time wanted against time there is, and limit. */
 final class CandidateRow extends Button {
 
-    private static final double TRACK = 96;
+    private static final double TRACK = 84;
 
     private final Ornament ornament;
     private final Canvas mark = new Canvas(30, 18);
@@ -32,7 +33,8 @@ final class CandidateRow extends Button {
     private final Label reason = new Label();
     private final Pane track = new Pane();
     private final Rectangle wanted = new Rectangle(0, 6);
-    private final Region has = new Region();
+    private final Rectangle end = new Rectangle(2, 12);
+    private final VBox box;
 
     CandidateRow(Ornament ornament, TrellisModel model) {
         this.ornament = ornament;
@@ -50,21 +52,35 @@ final class CandidateRow extends Button {
         verdict.setMinWidth(USE_PREF_SIZE);
         reason.getStyleClass().add("reason");
         reason.setWrapText(true);
-        has.getStyleClass().add("time-has");
-        wanted.getStyleClass().add("time-wanted");
-        track.getStyleClass().add("time-track");
-        track.setMinSize(TRACK + 4, 8);
-        track.setMaxSize(TRACK + 4, 8);
-        track.getChildren().addAll(has, wanted);
+        name.setMinWidth(USE_PREF_SIZE);
+        end.getStyleClass().add("time-end");
+        track.setMinSize(TRACK + 4, 12);
+        track.setMaxSize(TRACK + 4, 12);
+        track.getChildren().addAll(wanted, end);
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         HBox top = new HBox(7, key, mark, name, gap, track, verdict);
         top.setAlignment(Pos.CENTER_LEFT);
-        VBox box = new VBox(1, top, reason);
+        box = new VBox(1, top, reason);
         box.setPadding(new Insets(5, 8, 5, 8));
         box.setFillWidth(true);
         box.prefWidthProperty().bind(widthProperty().subtract(2));
         setGraphic(box);
+    }
+
+    @Override
+    public Orientation getContentBias() {
+        return Orientation.HORIZONTAL;
+    }
+
+    @Override
+    protected double computePrefHeight(double width) {
+        return box.prefHeight(width < 0 ? getWidth() - 2 : width - 2);
+    }
+
+    @Override
+    protected double computeMinHeight(double width) {
+        return computePrefHeight(width);
     }
 
     void show(Candidate candidate, TrellisState state, Palette palette) {
@@ -96,21 +112,25 @@ final class CandidateRow extends Button {
         if (v.room().isPresent()) {
             Room room = v.room().get();
             double most = Math.max(room.needs().toDouble(), room.has().toDouble());
-            has.resizeRelocate(0, 0, TRACK * room.has().toDouble() / most, 8);
-            wanted.setX(0);
-            wanted.setY(1);
+            wanted.setY(3);
             wanted.setWidth(TRACK * room.needs().toDouble() / most);
+            end.setX(TRACK * room.has().toDouble() / most);
             wanted.getStyleClass().setAll("time-wanted", "time-" + v.word());
         }
     }
 
     private static String text(Candidate candidate, boolean stands, TrellisState state) {
         Verdict v = candidate.verdict();
-        String limit = v.cleanUpTo().map(t -> "; clean up to " + t.spoken()).orElse("");
-        String why = candidate.because().isEmpty() || v instanceof Verdict.Impossible ? "" : "\n" + candidate.because();
-        int from = state.arrangement().ladder().lowestWith(state.note(), candidate.ornament().id());
-        String since = stands ? "stands here from “" + state.arrangement().ladder().rung(from).name() + "” up; " : "";
-        return since + v.inWords() + limit + why;
+        String limit = v.cleanUpTo().map(t -> ", clean up to " + t.spoken()).orElse("");
+        StringBuilder text = new StringBuilder(v.inWords()).append(limit);
+        if (stands) {
+            int from = state.arrangement().ladder().lowestWith(state.note(), candidate.ornament().id());
+            text.append("\nstands here from “").append(state.arrangement().ladder().rung(from).name()).append("” up");
+        }
+        if (!candidate.because().isEmpty() && !(v instanceof Verdict.Impossible)) {
+            text.append("\n").append(candidate.because());
+        }
+        return text.toString();
     }
 
     Ornament ornament() {

@@ -129,7 +129,7 @@ public final class ScoreView extends Region {
             return;
         }
         Bounds system = engraving.systems().get(zone.get().system());
-        double top = system.top() * space();
+        double top = Math.max(0, (system.top() - 1) * space());
         double bottom = system.bottom() * space() + 8;
         if (top < bar.getValue()) {
             bar.setValue(top);
@@ -166,10 +166,9 @@ public final class ScoreView extends Region {
             boolean sameRung = zone.rung() == now.rung();
             if (zone.note() == now.note()) {
                 Bounds a = zone.area();
-                double bottom = sameRung || zone.rung() == 0 ? a.bottom() : a.bottom();
                 g.setFill(sameRung ? palette.inHand() : palette.rungInHand());
                 g.fillRect(a.left() * space(), a.top() * space() - scroll, a.width() * space(),
-                        (bottom - a.top()) * space());
+                        a.height() * space());
             }
         }
         stripBand(g, now, scroll);

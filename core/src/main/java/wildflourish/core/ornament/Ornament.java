@@ -100,7 +100,13 @@ public record Ornament(
         }
         boolean twoClicks = startsWithBlip() && coming.startsWithBlip() && slot != Slot.EXIT && coming.slot != Slot.EXIT;
         boolean bothFit = slot.room() > 1 && startsWithBlip() != coming.startsWithBlip();
-        return slot == coming.slot && !bothFit || twoClicks;
+        boolean twoTongues = slot == Slot.STROKE && coming.startsWithTongue()
+                || startsWithTongue() && coming.slot == Slot.STROKE;
+        return slot == coming.slot && !bothFit || twoClicks || twoTongues;
+    }
+
+    private boolean startsWithTongue() {
+        return slot == Slot.BODY && pulses.getFirst().moves().getFirst() == Move.TONGUE;
     }
 
     /** The shares of the first pulse and so on, in the school chosen. */

@@ -1,0 +1,90 @@
+package wildflourish.app.shelf;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.BooleanSupplier;
+import java.util.function.LongFunction;
+import java.util.function.Supplier;
+import javafx.scene.canvas.Canvas;
+import wildflourish.app.paint.CanvasPainter;
+import wildflourish.app.paint.Palette;
+import wildflourish.app.work.Documents;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.ornament.School;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.Timeline;
+import wildflourish.core.tune.Tune;
+import wildflourish.library.TuneEntry;
+import wildflourish.score.display.Bounds;
+import wildflourish.score.display.Drawing;
+import wildflourish.score.engrave.ScoreEngraver;
+import wildflourish.score.engrave.ScoreRequest;
+
+/** The first bars of the tunes on the shelf: engraved in the background when they come into sight, and kept. */
+public final class Incipits {
+
+    static final double WIDTH = 460;
+    static final double HEIGHT = 48;
+    private static final double SPACE = 4.6;
+    private static final int FULL_BARS = 4;
+
+    private final LongFunction<CompletableFuture<String>> documents;
+    private final Supplier<Palette> palette;
+    private final Map<Long, CompletableFuture<Optional<Drawing>>> drawings = new ConcurrentHashMap<>();
+
+    /**
+     * A drawer of first bars.
+     *
+     * @param documents reads the document of a tune in the background; its answer comes on the interface's thread
+     */
+    public Incipits(LongFunction<CompletableFuture<String>> documents, Supplier<Palette> palette) {
+        this.documents = documents;
+        this.palette = palette;
+    }
+
+    /** Draws a tune's first bars as soon as they are there, if the canvas is still {@code wanted} for them. */
+    void draw(TuneEntry tune, Canvas canvas, BooleanSupplier wanted) {
+        canvas.getGraphicsContext2D().clearRect(0, 0, WIDTH, HEIGHT);
+        drawings.computeIfAbsent(tune.id(), id -> documents.apply(id).thenApply(Incipits::engraved))
+                .thenAccept(drawing -> {
+                    if (wanted.getAsBoolean() && drawing.isPresent()) {
+                        canvas.getGraphicsContext2D().clearRect(0, 0, WIDTH, HEIGHT);
+                        Bounds bounds = Bounds.around(drawing.get().shapes());
+                        double down = HEIGHT / 2 - (bounds.top() + bounds.bottom()) / 2 * SPACE;
+                        new CanvasPainter(canvas.getGraphicsContext2D(), palette.get(), SPACE, 0, down)
+                                .paint(drawing.get().shapes(), -100, 100);
+                    }
+                });
+    }
+
+    /** The bare first bars on one line; empty for a document without notes. */
+    static Optional<Drawing> engraved(String document) {
+        Tune tune = Documents.read(document).tune();
+        int bars = 0;
+        int full = 0;
+        for (Bar bar : tune.bars()) {
+            if (full == FULL_BARS || bars == 6) {
+                break;
+            }
+            bars++;
+            full += bar.number() > 0 ? 1 : 0;
+        }
+        Tune first = tune.withBars(List.copyOf(tune.bars().subList(0, bars)));
+        double width = WIDTH / SPACE;
+        while (!first.bars().isEmpty()) {
+            Situation situation = Situation.of(Timeline.of(first), Instruments.known("none"), School.USUAL);
+            var engraving = ScoreEngraver.engrave(new ScoreRequest(
+                    situation, Documents.bare(), Set.of(0), false, -1, width));
+            if (engraving.systems().size() == 1) {
+                return Optional.of(engraving.drawing());
+            }
+            first = first.withBars(first.bars().subList(0, first.bars().size() - 1));
+        }
+        return Optional.empty();
+    }
+}
