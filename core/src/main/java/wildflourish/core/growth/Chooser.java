@@ -110,7 +110,8 @@ final class Chooser {
                         continue;
                     }
                     long value = layer.values()[s] + option.gain();
-                    int nowLast = last;
+                    // What the phrase before ended with dulls its first note only.
+                    int nowLast = starts[n] == 1 ? 0 : last;
                     int nowAdjacent = 0;
                     if (option.size() > 0) {
                         nowLast = treatments.get(option.ids());

@@ -1,0 +1,32 @@
+package wildflourish.core.practice;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import wildflourish.core.instrument.Family;
+import wildflourish.core.tune.Tempo;
+
+class CareTest {
+
+    @Test
+    void everyoneIsToldToRestAndToStopAtPain() {
+        for (Family family : Family.values()) {
+            assertThat(Care.of(family)).anyMatch(c -> c.contains("Rest before"))
+                    .anyMatch(c -> c.contains("pain") && c.contains("doctor"));
+        }
+    }
+
+    @Test
+    void whistlePlayersAreToldAboutForceEarsAndMouthpieces() {
+        assertThat(Care.of(Family.OPEN_HOLE)).anyMatch(c -> c.contains("no force"))
+                .anyMatch(c -> c.contains("ears")).anyMatch(c -> c.contains("mouthpiece"));
+    }
+
+    @Test
+    void theStepsClimbToTheGoal() {
+        assertThat(PracticeSteps.upTo(Tempo.parse("1/2=90"))).hasSize(6)
+                .isSortedAccordingTo((a, b) -> a.perMinute().compareTo(b.perMinute()))
+                .last().isEqualTo(Tempo.parse("1/2=90"));
+        assertThat(PracticeSteps.upTo(Tempo.parse("1/2=90")).getFirst()).isEqualTo(Tempo.parse("1/2=45"));
+    }
+}
