@@ -57,7 +57,14 @@ public record Note(
         return new Note(pitches, length, tuplet, tied, opening, closing, marks, gapAfter);
     }
 
+    public Note withTuplet(Tuplet newTuplet) {
+        return new Note(pitches, length, Optional.of(newTuplet), tied, slursOpening, slursClosing, marks, gapAfter);
+    }
+
     public Note withGapAfter(boolean gap) {
+        if (gap == gapAfter) {
+            return this;
+        }
         return new Note(pitches, length, tuplet, tied, slursOpening, slursClosing, marks, gap);
     }
 

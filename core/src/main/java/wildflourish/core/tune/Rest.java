@@ -27,6 +27,10 @@ public record Rest(Ratio length, boolean visible, boolean wholeBar, Optional<Tup
         return tuplet.map(t -> length.dividedBy(t.factor())).orElse(length);
     }
 
+    public Rest withTuplet(Tuplet newTuplet) {
+        return new Rest(length, visible, wholeBar, Optional.of(newTuplet), marks);
+    }
+
     public Rest withLength(Ratio newLength) {
         return new Rest(newLength, visible, wholeBar, tuplet, marks);
     }

@@ -16,6 +16,10 @@ public record Tuplet(int actual, int normal, int position, int count) {
         return position == count - 1;
     }
 
+    public Tuplet withCount(int newCount) {
+        return new Tuplet(actual, normal, position, newCount);
+    }
+
     /** Factor from the written to the sounding length: 2/3 in a triplet. */
     public Ratio factor() {
         return Ratio.of(normal, actual);

@@ -32,6 +32,8 @@ public final class AbcWriter {
 
     private final StringBuilder out = new StringBuilder();
     private final Map<Step, Integer> accidentals = new EnumMap<>(Step.class);
+    /** Pitches that a tie carries over the bar line into the first note of a bar, as a reader takes them. */
+    private List<Pitch> tiedOver = List.of();
     private Key key = Key.NONE;
     private Ratio unit = Ratio.of(1, 8);
 
@@ -100,11 +102,19 @@ public final class AbcWriter {
             accidentals.clear();
             for (Element element : bar.elements()) {
                 switch (element) {
-                    case Note note -> note(note);
-                    case Rest rest -> rest(rest);
+                    case Note note -> {
+                        note(note);
+                        tiedOver = List.of();
+                    }
+                    case Rest rest -> {
+                        rest(rest);
+                        tiedOver = List.of();
+                    }
                     case Change change -> change(change);
                 }
             }
+            tiedOver = !bar.elements().isEmpty() && bar.elements().getLast() instanceof Note last && last.tied()
+                    ? last.pitches() : List.of();
             out.append(barLine(bar.closing()));
             lineStart = bar.endsSystem();
             if (lineStart) {
@@ -175,7 +185,9 @@ public final class AbcWriter {
     }
 
     private void pitch(Pitch pitch) {
-        int now = accidentals.getOrDefault(pitch.step(), key.alterOf(pitch.step()));
+        int now = accidentals.containsKey(pitch.step()) ? accidentals.get(pitch.step())
+                : tiedOver.stream().filter(t -> t.step() == pitch.step() && t.octave() == pitch.octave())
+                        .findFirst().map(Pitch::alter).orElse(key.alterOf(pitch.step()));
         if (pitch.alter() != now) {
             accidentals.put(pitch.step(), pitch.alter());
             out.append(sign(pitch.alter()));

@@ -81,14 +81,30 @@ final class BarBuilder {
     Pitch pitch(Step step, int octave, Optional<Integer> accidental) {
         if (accidental.isPresent()) {
             accidentals.put(step, accidental.get());
-            return new Pitch(step, accidental.get(), octave);
+            return shared(step, accidental.get(), octave);
         }
-        Optional<Pitch> tied = tiedInto(step, octave);
-        if (tied.isPresent() && !accidentals.containsKey(step)) {
-            return tied.get();
+        if (!accidentals.containsKey(step)) {
+            Optional<Pitch> tied = tiedInto(step, octave);
+            return tied.isPresent() ? tied.get() : shared(step, key.alterOf(step), octave);
         }
-        return new Pitch(step, accidentals.getOrDefault(step, key.alterOf(step)), octave);
+        return shared(step, accidentals.get(step), octave);
     }
+
+    /** One object for each pitch, however many notes have it. */
+    private static Pitch shared(Step step, int alter, int octave) {
+        int index = (octave + 1) * 35 + step.ordinal() * 5 + alter + 2;
+        if (index < 0 || index >= PITCHES.length) {
+            return new Pitch(step, alter, octave);
+        }
+        Pitch known = PITCHES[index];
+        if (known == null) {
+            known = new Pitch(step, alter, octave);
+            PITCHES[index] = known;
+        }
+        return known;
+    }
+
+    private static final Pitch[] PITCHES = new Pitch[11 * 35];
 
     /** The pitch that a tie carries over the bar line into this letter. */
     private Optional<Pitch> tiedInto(Step step, int octave) {
@@ -105,11 +121,32 @@ final class BarBuilder {
         if (tupletPosition < tupletCount) {
             findings.warning(line, column, "a tuplet begins before the one before it is full",
                     "give the first one all its notes");
+            cutTupletShort();
         }
         tupletActual = actual;
         tupletNormal = normal;
         tupletCount = count;
         tupletPosition = 0;
+    }
+
+    /** A tuplet that was left before it was full holds as many notes as it got. */
+    private void cutTupletShort() {
+        int left = tupletPosition;
+        for (int i = elements.size() - 1; i >= 0 && left > 0; i--) {
+            switch (elements.get(i)) {
+                case Note note when note.tuplet().isPresent() -> {
+                    elements.set(i, note.withTuplet(note.tuplet().get().withCount(tupletPosition)));
+                    left--;
+                }
+                case Rest rest when rest.tuplet().isPresent() -> {
+                    elements.set(i, rest.withTuplet(rest.tuplet().get().withCount(tupletPosition)));
+                    left--;
+                }
+                case Note note -> { }
+                case Rest rest -> { }
+                case Change change -> { }
+            }
+        }
     }
 
     private Optional<Tuplet> nextInTuplet() {
@@ -122,10 +159,14 @@ final class BarBuilder {
     void note(Note written, int line) {
         markLine(line);
         Optional<Tuplet> tuplet = nextInTuplet();
+        if (tuplet.isEmpty() && broken.equals(Ratio.ONE)) {
+            elements.add(written);
+            return;
+        }
         Ratio length = tuplet.map(t -> written.length().times(t.factor())).orElse(written.length()).times(broken);
         broken = Ratio.ONE;
         elements.add(new Note(written.pitches(), length, tuplet, written.tied(), written.slursOpening(),
-                written.slursClosing(), written.marks(), false));
+                written.slursClosing(), written.marks(), written.gapAfter()));
     }
 
     void rest(Rest written, int line) {
@@ -216,7 +257,7 @@ final class BarBuilder {
             bars.add(new Bar(last.number(), last.elements(), last.closing().joinedWith(line), last.ending(),
                     last.part(), last.endsSystem()));
         }
-        if (line.repeatsBefore() > 0 || line.closesSection() && line.style() != BarLine.Style.THIN) {
+        if (line.closesSection()) {
             ending = Optional.empty();
         }
         accidentals.clear();
@@ -226,6 +267,7 @@ final class BarBuilder {
         if (tupletPosition < tupletCount) {
             findings.warning(lineNumber, column, "a tuplet of %d has only %d notes before the bar line"
                     .formatted(tupletCount, tupletPosition), "give it all its notes");
+            cutTupletShort();
             tupletCount = 0;
         }
         broken = Ratio.ONE;
@@ -249,6 +291,9 @@ final class BarBuilder {
     }
 
     void startEnding(List<Integer> times, int line, int column) {
+        if (lastTimed() >= 0) {
+            closeBar(BarLine.THIN, line, column);
+        }
         if (times.isEmpty() || times.getFirst() > 1 && bars.stream().noneMatch(b -> b.ending().isPresent())) {
             findings.warning(line, column, "an ending begins that no first ending goes before",
                     "write the first ending as |1 and the second as :|2");

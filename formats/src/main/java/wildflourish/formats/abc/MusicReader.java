@@ -28,6 +28,7 @@ final class MusicReader {
     private final InlineFields inline;
     private final Map<Character, String> decorations = new HashMap<>(SHORT_DECORATIONS);
     private String text = "";
+    private String missing = "";
     private int line;
     private int at;
     private Ratio unit;
@@ -64,6 +65,7 @@ final class MusicReader {
         text = source.text();
         line = source.number();
         at = 0;
+        missing = "";
         boolean continued = text.stripTrailing().endsWith("\\");
         if (continued) {
             text = text.substring(0, text.lastIndexOf('\\'));
@@ -145,6 +147,18 @@ final class MusicReader {
         }
     }
 
+    /** Where a sign stands next in the line, or −1; a sign known to be missing is not looked for again. */
+    private int closing(char sign, int from) {
+        if (missing.indexOf(sign) >= 0) {
+            return -1;
+        }
+        int found = text.indexOf(sign, from);
+        if (found < 0) {
+            missing += sign;
+        }
+        return found;
+    }
+
     private void gap() {
         builder.onLastNote(n -> n.withGapAfter(true));
     }
@@ -187,6 +201,9 @@ final class MusicReader {
     /** The factor of a length: 1 when none is written. */
     private Ratio length() {
         int from = at;
+        if (at >= text.length() || text.charAt(at) != '/' && !Character.isDigit(text.charAt(at))) {
+            return Ratio.ONE;
+        }
         long count = digits(1);
         long over = 1;
         while (at < text.length() && text.charAt(at) == '/') {
@@ -213,12 +230,19 @@ final class MusicReader {
     }
 
     private void single() {
-        letter().ifPresent(l -> place(List.of(l.pitch()), l.length().times(unit)));
+        letter().ifPresent(l -> place(List.of(l.pitch()), inUnits(l.length())));
+    }
+
+    /** A length in units as a note value; the plain unit is one object for all its notes. */
+    private Ratio inUnits(Ratio factor) {
+        return factor == Ratio.ONE ? unit : factor.times(unit);
     }
 
     private void place(List<Pitch> pitches, Ratio length) {
         Marks marks = takeMarks();
-        builder.note(new Note(pitches, length, Optional.empty(), false, pendingSlurs, 0, marks, false), line);
+        // A space after the note is seen here, so that the note need not be made a second time for it.
+        boolean gap = at >= text.length() || text.charAt(at) == ' ';
+        builder.note(new Note(pitches, length, Optional.empty(), false, pendingSlurs, 0, marks, gap), line);
         pendingSlurs = 0;
     }
 
@@ -342,25 +366,26 @@ final class MusicReader {
 
     private void graces() {
         int from = at++;
-        if (at < text.length() && text.charAt(at) == '/') {
+        if (closing('}', at) < 0) {
+            findings.error(line, from + 1, "grace notes are not closed", "close them with }");
+            return;
+        }
+        if (text.charAt(at) == '/') {
             pendingSlash = true;
             at++;
         }
-        while (at < text.length() && text.charAt(at) != '}') {
+        while (text.charAt(at) != '}') {
             if (isNoteStart(text.charAt(at))) {
                 letter().ifPresent(l -> pendingGraces.add(l.pitch()));
             } else {
                 at++;
             }
         }
-        if (at >= text.length()) {
-            findings.error(line, from + 1, "grace notes are not closed", "close them with }");
-        }
         at++;
     }
 
     private void quoted() {
-        int close = text.indexOf('"', at + 1);
+        int close = closing('"', at + 1);
         if (close < 0) {
             findings.error(line, at + 1, "a quotation mark is not closed", "close it, or remove it");
             at++;
@@ -376,7 +401,7 @@ final class MusicReader {
     }
 
     private void longDecoration(char mark) {
-        int close = text.indexOf(mark, at + 1);
+        int close = closing(mark, at + 1);
         String name = close < 0 ? "" : text.substring(at + 1, close);
         if (name.isEmpty() || !name.matches("[\\p{Alnum}().<>/_+^-]{1,40}")) {
             if (mark == '+') {
@@ -390,10 +415,10 @@ final class MusicReader {
     }
 
     private void inlineField() {
-        int close = text.indexOf(']', at);
+        int close = closing(']', at);
         if (close < 0) {
             findings.error(line, at + 1, "a field inside the music is not closed", "close it with ]");
-            at = text.length();
+            at += 3;
             return;
         }
         inline.read(text.charAt(at + 1), text.substring(at + 3, close).strip(), line, at + 1);

@@ -1,0 +1,142 @@
+package wildflourish.formats.abc;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import wildflourish.core.growth.Grower;
+import wildflourish.core.growth.Taste;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.ornament.School;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.ornament.Speeds;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.Timeline;
+import wildflourish.core.tune.Tune;
+
+/** Reading what was written gives the same tune. */
+class AbcWriterTest {
+
+    private static void comesBack(Tune tune) {
+        String text = AbcWriter.write(tune);
+        Tune again = AbcReader.read(text).tunes().getFirst().tune();
+        assertThat(again.head()).as(text).isEqualTo(tune.head());
+        assertThat(again.opening()).as(text).isEqualTo(tune.opening());
+        assertThat(again.bars()).as(text).hasSameSizeAs(tune.bars());
+        for (int b = 0; b < tune.bars().size(); b++) {
+            assertThat(again.bars().get(b)).as("bar %d of %s", b, text).isEqualTo(tune.bars().get(b));
+        }
+    }
+
+    @Test
+    void theReferenceTunesComeBack() throws Exception {
+        List<AbcTune> tunes = AbcReader.read(Abc2MidiTest.resource("reference.abc")).tunes();
+        assertThat(tunes).hasSize(17).allSatisfy(t -> comesBack(t.tune()));
+        AbcBook book = AbcReader.read(AbcWriter.book(tunes.stream().map(AbcTune::tune).toList()));
+        assertThat(book.tunes()).hasSize(17);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {
+        "K:D =c ^g\ncdfg|", "K:C exp ^f\nfc|", "K:none\nfc|", "K:F#m\nfgc|", "K:Ebdor\nABc|",
+        "K:G\n{/c}B2 {BcA}.~!slide!G2 \"Am\"\"^hi\"A4|", "K:C\n(3ABc (5:4:6ABcdef (2AB|", "K:C\n(A(B)c) d-d [CEG]-[CEG]|",
+        "K:C\n|:A8|1 B8:|2 c8||\nP:B\nd8::e8:|", "K:C\nZ|z2 x2 z4|X2|", "K:C\n[M:3/4]A6|[K:Dmin]A6|[Q:1/4=66.5]A6|",
+        "M:none\nK:C\nABC|", "M:(2+2+3)/8\nK:C\nABcdefg|", "M:C|\nL:1/4\nK:C\nABcd|", "K:C\n^F8-|F8|^F=F F6|",
+        "P:ABA\nK:C\nP:A\nC8|\nP:B\nD8|", "K:C\nA8.|B8[|c8|]", "N:a % b \\ c & d\nK:C\nA|"})
+    void whatTheNotationCanSayComesBack(String text) {
+        AbcBook book = AbcReader.read("X:7\nT:Test\nC:Me\nR:reel\nZ:them\n" + text + "\nw:la la\n");
+        comesBack(book.tunes().getFirst().tune());
+    }
+
+    /** Random tunes of notes, accidentals, lengths, ties, repeats and endings. */
+    @Property(tries = 400)
+    void randomTunesComeBack(@ForAll long seed) {
+        Random random = new Random(seed);
+        StringBuilder body = new StringBuilder();
+        String[] accidentals = {"", "", "", "^", "_", "=", "^^", "__"};
+        String[] lengths = {"", "2", "3", "/2", "3/2", "4", "7/4"};
+        String[] lines = {"|", "||", ":|", "|:", "::", "|1 ", ":|2 ", "|\n", "::|", "[|", ".|"};
+        for (int bar = 0; bar < 6; bar++) {
+            for (int n = 1 + random.nextInt(6); n > 0; n--) {
+                if (random.nextInt(8) == 0) {
+                    body.append("(3");
+                }
+                body.append(random.nextInt(10) == 0 ? "{g^ab}" : "").append(random.nextInt(10) == 0 ? "(" : "");
+                body.append(accidentals[random.nextInt(accidentals.length)]).append((char) ('A' + random.nextInt(7)));
+                body.append(random.nextInt(4) == 0 ? "," : "").append(lengths[random.nextInt(lengths.length)]);
+                body.append(random.nextInt(8) == 0 ? "-" : "").append(random.nextInt(10) == 0 ? ")" : "");
+                body.append(random.nextInt(4) == 0 ? " " : "");
+            }
+            body.append(lines[random.nextInt(lines.length)]);
+        }
+        String keys = List.of("C", "D", "Gm", "F#", "Bbmix", "Edor ^g").get(random.nextInt(6));
+        comesBack(AbcReader.read("X:1\nT:Random\nM:4/4\nL:1/8\nK:" + keys + "\n" + body + "c|\n")
+                .tunes().getFirst().tune());
+    }
+
+    private static final String JIG = "X:2\nT:Test jig\nR:jig\nM:6/8\nL:1/8\nQ:3/8=100\nK:G\n"
+            + "|:D|G3 BAG|A3 cBA|B2d gfd|edB AFD|\nG3 BAG|{g}A3 c2e|~dBG AFD|AGF G2:|\n";
+
+    private static Arrangement arrangement() {
+        Tune tune = AbcReader.read(JIG).tunes().getFirst().tune();
+        Tempo tempo = Tempo.parse("3/8=96");
+        Speeds speeds = Speeds.level("expert");
+        School school = School.USUAL.with("roll", "leaning");
+        Situation situation = Situation.of(Timeline.of(tune), Instruments.known("whistle-d"), school);
+        return new Arrangement(tune, situation.instrument(), tempo, speeds, school,
+                new Grower(situation, tempo, speeds, Taste.openHole()).grow().ladder());
+    }
+
+    @Test
+    void aLadderComesBackWithoutLossWhicheverRungIsShown() {
+        Arrangement arrangement = arrangement();
+        for (int rung = 0; rung < arrangement.ladder().size(); rung++) {
+            AbcBook book = AbcReader.read(AbcWriter.write(arrangement, rung));
+            assertThat(book.findings()).isEmpty();
+            assertThat(book.tunes().getFirst().arrangement()).contains(arrangement);
+            assertThat(book.tunes().getFirst().tune()).isEqualTo(arrangement.tune());
+        }
+    }
+
+    /** Other software sees ordinary ABC: the instruction fields are I: lines and the signs standard ones. */
+    @Test
+    void otherReadersSeeOrdinaryNotation() {
+        String text = AbcWriter.write(arrangement(), 5);
+        String others = text.lines().filter(l -> !l.startsWith("I:")).reduce("", (a, b) -> a + b + "\n");
+        AbcBook book = AbcReader.read(others);
+        assertThat(book.findings()).isEmpty();
+        assertThat(book.tunes().getFirst().arrangement()).isEmpty();
+        assertThat(text).contains("~").contains("{");
+        Timeline plain = Timeline.of(arrangement().tune());
+        Timeline seen = Timeline.of(book.tunes().getFirst().tune());
+        assertThat(seen.notes()).extracting(Timeline.Stand::pitch, Timeline.Stand::onset).isEqualTo(
+                plain.notes().stream().map(s -> org.assertj.core.groups.Tuple.tuple(s.pitch(), s.onset())).toList());
+    }
+
+    @Test
+    void signsThatSomeoneChangedElsewhereAreKeptAndReported() {
+        String text = AbcWriter.write(arrangement(), 4).replaceFirst("\\{A\\}", "{B}");
+        AbcBook book = AbcReader.read(text);
+        assertThat(book.hasErrors()).isFalse();
+        assertThat(book.findings()).anyMatch(f -> f.what().contains("are not those of its ladder"));
+        assertThat(book.tunes()).hasSize(1);
+    }
+
+    @Test
+    void brokenInstructionsLoseNothingOfTheTune() {
+        String text = JIG.replace("K:G", "I:flourish rung 0 bare\nI:flourish rung 1 more\nI:flourish place 900 cut from 1\n"
+                + "I:flourish place 1 yodel from 1\nI:flourish nonsense\nI:flourish place x\nI:flourish level wizard\nK:G");
+        AbcBook book = AbcReader.read(text);
+        assertThat(book.hasErrors()).isFalse();
+        assertThat(book.findings()).hasSize(5);
+        assertThat(book.tunes().getFirst().tune()).isEqualTo(AbcReader.read(JIG).tunes().getFirst().tune());
+        AbcBook unnamed = AbcReader.read(JIG.replace("K:G", "I:flourish place 1 cut from 1\nK:G"));
+        assertThat(unnamed.tunes().getFirst().arrangement()).isEmpty();
+    }
+}
