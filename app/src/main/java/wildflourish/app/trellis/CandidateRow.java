@@ -12,7 +12,9 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.shape.FillRule;
 import javafx.scene.shape.Rectangle;
+import javafx.scene.shape.SVGPath;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.growth.Candidate;
@@ -25,11 +27,13 @@ import wildflourish.score.engrave.OrnamentMark;
 final class CandidateRow extends Button {
 
     private static final double TRACK = 84;
+    private static final String CROSS = "M1 0 L5 4 L9 0 L10 1 L6 5 L10 9 L9 10 L5 6 L1 10 L0 9 L4 5 L0 1 Z";
 
     private final Ornament ornament;
     private final Canvas mark = new Canvas(30, 18);
     private final Label name = new Label();
     private final Label verdict = new Label();
+    private final SVGPath sign = new SVGPath();
     private final Label reason = new Label();
     private final Pane track = new Pane();
     private final Rectangle wanted = new Rectangle(0, 6);
@@ -50,6 +54,9 @@ final class CandidateRow extends Button {
         name.getStyleClass().add("candidate-name");
         verdict.getStyleClass().add("verdict");
         verdict.setMinWidth(USE_PREF_SIZE);
+        verdict.setGraphic(sign);
+        verdict.setGraphicTextGap(5);
+        sign.setFillRule(FillRule.EVEN_ODD);
         reason.getStyleClass().add("reason");
         reason.setWrapText(true);
         name.setMinWidth(USE_PREF_SIZE);
@@ -89,7 +96,9 @@ final class CandidateRow extends Button {
         new CanvasPainter(g, palette, 9, 0, 0).paint(OrnamentMark.at(15.0 / 9, 1, ornament), -10, 10);
         Verdict v = candidate.verdict();
         boolean stands = state.stands(ornament.id());
-        verdict.setText(sign(v) + " " + v.word());
+        verdict.setText(v.word());
+        sign.setContent(sign(v));
+        sign.getStyleClass().setAll("verdict-sign", "time-" + v.word());
         verdict.getStyleClass().setAll("label", "verdict", "verdict-" + v.word());
         pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("standing"), stands);
         time(v);
@@ -98,12 +107,14 @@ final class CandidateRow extends Button {
                 reason.getText(), stands ? ", stands here" : ""));
     }
 
+    /** Our own signs, told apart by shape: a full disc, a half disc in a ring, a cross. */
     private static String sign(Verdict v) {
         return switch (v) {
-            case Verdict.Clean c -> "●";
-            case Verdict.Tight t -> "◐";
-            case Verdict.TooFast f -> "✕";
-            case Verdict.Impossible i -> "✕";
+            case Verdict.Clean c -> "M0 5 A5 5 0 1 1 10 5 A5 5 0 1 1 0 5 Z";
+            case Verdict.Tight t ->
+                "M0 5 A5 5 0 1 1 10 5 A5 5 0 1 1 0 5 Z M5 1.4 L5 8.6 A3.6 3.6 0 0 0 5 1.4 Z";
+            case Verdict.TooFast f -> CROSS;
+            case Verdict.Impossible i -> CROSS;
         };
     }
 

@@ -11,6 +11,9 @@ import java.io.UncheckedIOException;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import org.apache.fontbox.ttf.TTFParser;
+import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -172,7 +175,10 @@ public final class PdfPainter {
         PDFont known = fonts.get(face);
         if (known == null) {
             try (InputStream in = FontFiles.open(face)) {
-                known = PDType0Font.load(document, in);
+                TrueTypeFont font = new TTFParser().parse(new RandomAccessReadBuffer(in));
+                // Without ligatures each letter keeps its own code, so that the text can be searched and read aloud.
+                font.setEnableGsub(false);
+                known = PDType0Font.load(document, font, true);
             }
             fonts.put(face, known);
         }
