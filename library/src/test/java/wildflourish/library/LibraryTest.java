@@ -125,7 +125,7 @@ class LibraryTest {
         Process writer = new ProcessBuilder(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-cp", System.getProperty("java.class.path"), Writer.class.getName(), file().toString())
-                .redirectErrorStream(true).start();
+                .redirectError(ProcessBuilder.Redirect.DISCARD).start();
         assertThat(writer.inputReader().readLine()).isEqualTo("writing");
         Thread.sleep(300);
         writer.destroyForcibly().waitFor();

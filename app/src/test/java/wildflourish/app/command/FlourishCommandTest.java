@@ -1,0 +1,237 @@
+package wildflourish.app.command;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** The command line as scripts use it: what is printed where, and the exit status. */
+class FlourishCommandTest {
+
+    private static final String JIG = "X:2\nT:Test jig\nR:jig\nM:6/8\nL:1/8\nQ:3/8=100\nK:G\n"
+            + "|:D|G3 BAG|A3 cBA|B2d gfd|edB AFD|G3 BAG|A3 c2e|dBG AFD|AGF G2:|\n";
+
+    @TempDir
+    Path folder;
+
+    private Path file;
+    private final StringWriter out = new StringWriter();
+    private final StringWriter err = new StringWriter();
+
+    @BeforeEach
+    void writeTune() throws Exception {
+        file = folder.resolve("jig.abc");
+        Files.writeString(file, "X:1\nT:Plain\nM:4/4\nL:1/4\nQ:1/4=120\nK:D\nDEFG|\n\n" + JIG);
+    }
+
+    private int run(Object... args) {
+        out.getBuffer().setLength(0);
+        err.getBuffer().setLength(0);
+        String[] words = new String[args.length];
+        for (int i = 0; i < args.length; i++) {
+            words[i] = args[i].toString();
+        }
+        int status = FlourishCommand.run(new PrintWriter(out, true), new PrintWriter(err, true), words);
+        assertThat(out.toString() + err).doesNotContain("\tat ").doesNotContain("Exception");
+        return status;
+    }
+
+    private JsonNode json(Object... args) throws Exception {
+        Object[] all = new Object[args.length + 1];
+        System.arraycopy(args, 0, all, 0, args.length);
+        all[args.length] = "--json";
+        assertThat(run(all)).as(err.toString()).isZero();
+        return new ObjectMapper().readTree(out.toString());
+    }
+
+    @Test
+    void performsAsWritten() throws Exception {
+        JsonNode document = json("perform", file);
+        assertThat(document.get("title").asText()).isEqualTo("Plain");
+        assertThat(document.get("meter").asText()).isEqualTo("4/4");
+        assertThat(document.get("instrument").asText()).isEqualTo("none");
+        assertThat(document.get("rung").asInt()).isZero();
+        assertThat(document.get("tempo").asText()).isEqualTo("1/4=120");
+        assertThat(document.get("durationMs").asDouble()).isEqualTo(2000);
+        assertThat(document.get("events")).hasSize(4);
+        JsonNode second = document.get("events").get(1);
+        assertThat(second.get("atMs").asDouble()).isEqualTo(500);
+        assertThat(second.get("forMs").asDouble()).isEqualTo(500);
+        assertThat(second.get("midi").asInt()).isEqualTo(64);
+        assertThat(second.get("role").asText()).isEqualTo("melody");
+        assertThat(second.get("bar").asInt()).isEqualTo(1);
+        assertThat(second.get("note").asInt()).isEqualTo(1);
+    }
+
+    @Test
+    void performsATuneOnTheWhistleAtATempoWithItsOrnaments() throws Exception {
+        JsonNode bare = json("perform", file, "--tune", 2, "--instrument", "whistle-d", "--tempo", "3/8=90");
+        JsonNode full = json("perform", file, "--tune", 2, "--instrument", "whistle-d", "--tempo", "3/8=90",
+                "--rung", 4);
+        assertThat(bare.get("events").get(0).get("midi").asInt()).isEqualTo(74);
+        assertThat(bare.get("events").get(0).get("bar").asInt()).isZero();
+        assertThat(full.get("durationMs")).isEqualTo(bare.get("durationMs"));
+        assertThat(roles(bare)).containsOnly("melody");
+        assertThat(roles(full)).contains("long-roll", "cut");
+        assertThat(melody(full)).isEqualTo(melody(bare));
+    }
+
+    private static List<String> roles(JsonNode document) {
+        List<String> roles = new ArrayList<>();
+        document.get("events").forEach(e -> roles.add(e.get("role").asText()));
+        return roles;
+    }
+
+    private static List<Double> melody(JsonNode document) {
+        List<Double> onsets = new ArrayList<>();
+        document.get("events").forEach(e -> {
+            if (e.get("role").asText().equals("melody")) {
+                onsets.add(e.get("atMs").asDouble());
+            }
+        });
+        return onsets;
+    }
+
+    @Test
+    void growsALadderWithReasons() throws Exception {
+        JsonNode document = json("grow", file, "--tune", 2, "--instrument", "whistle-d");
+        assertThat(document.get("tempo").asText()).isEqualTo("3/8=100");
+        assertThat(document.get("rungs")).hasSize(6);
+        JsonNode full = document.get("rungs").get(4);
+        assertThat(full.get("index").asInt()).isEqualTo(4);
+        assertThat(full.get("name").asText()).isEqualTo("full");
+        assertThat(full.get("variations")).isEmpty();
+        for (JsonNode placement : full.get("placements")) {
+            assertThat(placement.get("verdict").asText()).isEqualTo("clean");
+            assertThat(placement.get("cleanUpTo").asText()).matches("3/8=\\d+");
+            assertThat(placement.get("slot").asText()).isIn("stroke", "approach", "body", "exit");
+            assertThat(placement.get("reason").asText()).isNotBlank();
+            assertThat(placement.get("bar").asInt()).isBetween(0, 8);
+        }
+        assertThat(run("grow", file, "--tune", 2, "--instrument", "whistle-d")).isZero();
+        assertThat(out.toString()).contains("long roll").contains("clean up to dotted crotchet");
+    }
+
+    @Test
+    void checksEveryPlacementAndOffersSomethingInstead() throws Exception {
+        Path decorated = folder.resolve("decorated.abc");
+        assertThat(run("convert", file, decorated, "--tune", 2, "--instrument", "whistle-d", "--rung", 4)).isZero();
+        JsonNode fast = json("check", decorated, "--tempo", "3/8=190");
+        assertThat(fast.get("instrument").asText()).isEqualTo("whistle-d");
+        List<String> verdicts = new ArrayList<>();
+        List<String> instead = new ArrayList<>();
+        fast.get("findings").forEach(f -> {
+            verdicts.add(f.get("verdict").asText());
+            instead.add(f.get("instead").asText());
+            if (!f.get("needsMs").isNull()) {
+                assertThat(f.get("needsMs").asDouble()).isPositive();
+                assertThat(f.get("hasMs").asDouble()).isPositive();
+            }
+        });
+        assertThat(verdicts).contains("clean", "blocked");
+        assertThat(instead).contains("cut");
+        assertThat(run("check", decorated)).isZero();
+        assertThat(out.toString()).contains("clean up to");
+    }
+
+    @Test
+    void convertsToEveryFormatAndBackWithoutLoss() throws Exception {
+        Path abc = folder.resolve("out.abc");
+        assertThat(run("convert", file, abc, "--tune", 2, "--instrument", "whistle-d", "--rung", 5)).isZero();
+        String text = Files.readString(abc);
+        assertThat(text).contains("I:flourish shown 5").contains("~");
+        Path again = folder.resolve("again.abc");
+        assertThat(run("convert", abc, again, "--rung", 5)).isZero();
+        assertThat(Files.readString(again)).isEqualTo(text);
+        for (String ending : List.of("mid", "svg", "pdf")) {
+            Path target = folder.resolve("out." + ending);
+            assertThat(run("convert", abc, target, "--rung", 3)).isZero();
+            assertThat(Files.size(target)).isGreaterThan(300);
+        }
+        assertThat(Files.readAllBytes(folder.resolve("out.mid"))).startsWith("MThd".getBytes(StandardCharsets.US_ASCII));
+        assertThat(Files.readAllBytes(folder.resolve("out.pdf"))).startsWith("%PDF".getBytes(StandardCharsets.US_ASCII));
+    }
+
+    @Test
+    void printsAHandout() throws Exception {
+        Path pdf = folder.resolve("sheet.pdf");
+        assertThat(run("handout", file, "--tune", 2, "--instrument", "whistle-d", "--rung", 4, "--out", pdf)).isZero();
+        assertThat(out.toString()).contains("sheet.pdf");
+        assertThat(Files.readAllBytes(pdf)).startsWith("%PDF".getBytes(StandardCharsets.US_ASCII));
+    }
+
+    @Test
+    void listsTheInstruments() {
+        assertThat(run("instruments")).isZero();
+        assertThat(out.toString()).contains("whistle-d\tD whistle");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"bogus", "perform", "perform FILE --instrument kazoo", "perform FILE --tempo fast",
+        "perform FILE --rung 9 --instrument whistle-d", "perform FILE --rung 2", "perform FILE --school cut=sideways",
+        "perform FILE --level wizard", "grow FILE", "check FILE", "convert FILE out.xyz", "perform FILE --nonsense",
+        "perform FILE --instrument whistle-d --capo 2", "perform FILE --rung x", "perform FILE --tempo 1/4=999999"})
+    void aWrongCallExitsWithTwo(String line) {
+        assertThat(run((Object[]) line.replace("FILE", file.toString()).split(" "))).isEqualTo(2);
+        assertThat(err.toString()).isNotBlank();
+    }
+
+    @Test
+    void inputWithErrorsExitsWithOneAndNamesThePlace() throws Exception {
+        Path bad = folder.resolve("bad.abc");
+        Files.writeString(bad, "X:1\nT:Bad\nM:4/4\nL:1/8\nK:C\nCDEF #GABc|\n");
+        assertThat(run("perform", bad, "--json")).isEqualTo(1);
+        assertThat(err.toString()).contains(bad + ":6:6: error: '#' means nothing in music; ");
+        assertThat(new ObjectMapper().readTree(out.toString()).get("events")).hasSize(8);
+        Files.writeString(bad, "X:1\nK:C\nCDEF GABc|\n");
+        assertThat(run("perform", bad, "--json")).isZero();
+        assertThat(err.toString()).contains(":1:0: warning: the tune has no title");
+    }
+
+    @Test
+    void missingEmptyBinaryAndHugeInputExitsWithOne() throws Exception {
+        assertThat(run("perform", folder.resolve("nowhere.abc"))).isEqualTo(1);
+        assertThat(err.toString()).contains("nowhere.abc:0:0: error:");
+        assertThat(run("perform", folder)).isEqualTo(1);
+        Path empty = Files.createFile(folder.resolve("empty.abc"));
+        assertThat(run("perform", empty)).isEqualTo(1);
+        byte[] noise = new byte[10_000];
+        new Random(3).nextBytes(noise);
+        Path binary = Files.write(folder.resolve("binary.abc"), noise);
+        assertThat(run("perform", binary)).isEqualTo(1);
+        assertThat(run("perform", file, "--tune", 77)).isEqualTo(1);
+        assertThat(err.toString()).contains("there is no tune with X:77");
+    }
+
+    @Test
+    void aFileThatCannotBeWrittenIsSaidAndTheOldOneStays() throws Exception {
+        Path target = Files.createDirectory(folder.resolve("taken.mid"));
+        Files.writeString(target.resolve("inside"), "x");
+        assertThat(run("convert", file, target)).isEqualTo(1);
+        assertThat(err.toString()).contains("cannot be written");
+        assertThat(target.resolve("inside")).exists();
+        try (var list = Files.list(folder)) {
+            assertThat(list.map(Path::toString)).noneMatch(n -> n.endsWith(".part"));
+        }
+    }
+
+    @Test
+    void helpNamesTheCommands() {
+        assertThat(run("--help")).isZero();
+        assertThat(out.toString()).contains("perform").contains("grow").contains("handout").contains("demo");
+        assertThat(run("--version")).isZero();
+    }
+}

@@ -1,0 +1,262 @@
+package wildflourish.app.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.Test;
+import org.testfx.util.WaitForAsyncUtils;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.formats.abc.AbcReader;
+
+/** The window driven as a teacher drives it. */
+class DeskWindowTest extends WindowTest {
+
+    private static final String OWN = "X:5\nT:Brought from Home\nR:jig\nM:6/8\nL:1/8\nQ:3/8=96\nK:D\n"
+            + "|:A|d3 fed|g3 fed|B2d cAF|GAB AFD|d3 fed|g3 efg|fdB cAG|FDE D2:|\n";
+
+    private void type(String text) {
+        interact(() -> ((TextField) lookup("#path").query()).setText(""));
+        write(text);
+    }
+
+    /** From import to printed sheet without the mouse. */
+    @Test
+    void fromImportToPrintedSheetByKeyboard() throws Exception {
+        open(false);
+        Path file = folder.resolve("own.abc");
+        Files.writeString(file, OWN);
+        push(KeyCode.CONTROL, KeyCode.O);
+        type(file.toString());
+        push(KeyCode.ENTER);
+        until(() -> model.trellis().isOpen());
+        assertThat(lookup("#title").<Label>query().getText()).contains("Brought from Home").contains("D whistle");
+        assertThat(model.trellis().arrangement().ladder().size()).isGreaterThanOrEqualTo(4);
+
+        push(KeyCode.HOME);
+        push(KeyCode.RIGHT);
+        assertThat(model.trellis().note()).isEqualTo(1);
+        assertThat(lookup("#note-title").<Label>query().getText()).isEqualTo("D  ·  bar 1, beat 1");
+        push(KeyCode.DELETE);
+        assertThat(model.trellis().arrangement().ladder().setting(4).at(1)).isEmpty();
+        write("m");
+        assertThat(model.trellis().arrangement().ladder().setting(4).at(1)).containsExactly("long-cran");
+        assertThat(lookup("#note-how").<Label>query().getText()).contains("third finger of the upper hand");
+        Arrangement placed = model.trellis().arrangement();
+        push(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(model.trellis().arrangement().ladder().setting(4).at(1)).isEmpty();
+        push(KeyCode.CONTROL, KeyCode.Y);
+        assertThat(model.trellis().arrangement()).isEqualTo(placed);
+
+        Path sheet = folder.resolve("sheet.pdf");
+        push(KeyCode.CONTROL, KeyCode.P);
+        type(sheet.toString());
+        push(KeyCode.ENTER);
+        until(() -> model.message().get().contains("sheet.pdf"));
+        try (var pdf = Loader.loadPDF(sheet.toFile())) {
+            assertThat(new PDFTextStripper().getText(pdf)).contains("Brought from Home").contains("long cran");
+        }
+
+        Path abc = folder.resolve("out.abc");
+        push(KeyCode.CONTROL, KeyCode.E);
+        type(abc.toString());
+        push(KeyCode.ENTER);
+        until(() -> model.message().get().contains("out.abc"));
+        assertThat(AbcReader.read(Files.readAllBytes(abc)).tunes().getFirst().arrangement()).contains(placed);
+    }
+
+    @Test
+    void everythingIsWhereItWasAfterClosing() {
+        open(true);
+        interact(() -> model.open(2));
+        until(() -> model.trellis().arrangement().tune().title().startsWith("Six Gulls"));
+        interact(() -> model.trellis().select(3, 9));
+        push(KeyCode.DELETE);
+        write("d");
+        push(KeyCode.CONTROL, KeyCode.L);
+        Arrangement left = model.trellis().arrangement();
+        assertThat(left.ladder().setting(3).at(9)).containsExactly("double-tap");
+        close();
+        open(false);
+        until(() -> model.trellis().isOpen());
+        assertThat(model.trellis().arrangement()).isEqualTo(left);
+        assertThat(model.trellis().rung()).isEqualTo(3);
+        assertThat(model.trellis().note()).isEqualTo(9);
+        assertThat(model.palette().get().name()).isEqualTo("DARK");
+        assertThat(model.screen().get()).isEqualTo(DeskModel.Screen.TRELLIS);
+        push(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(model.trellis().arrangement().ladder().setting(3).at(9)).doesNotContain("double-tap");
+        push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.Z);
+        assertThat(model.trellis().arrangement()).isEqualTo(left);
+    }
+
+    @Test
+    void aClickTakesANoteAndAnotherPlacesAnOrnament() {
+        open(true);
+        interact(() -> model.trellis().select(4, 0));
+        var point = view.trellis().score();
+        clickOn(point.localToScreen(spot(2)));
+        assertThat(model.trellis().note()).isEqualTo(2);
+        assertThat(model.trellis().rung()).isEqualTo(4);
+        boolean stood = model.trellis().state().get().stands("tap");
+        interact(() -> lookup("#ornament-tap").<Button>query().fire());
+        assertThat(model.trellis().state().get().stands("tap")).isNotEqualTo(stood);
+    }
+
+    private javafx.geometry.Point2D spot(int note) {
+        return wildflourish.app.trellis.ScoreSpots.of(view.trellis().score(), 4, note);
+    }
+
+    @Test
+    void theTempoChangesWhatTheRowsSay() {
+        open(true);
+        interact(() -> model.trellis().select(4, 2));
+        String before = row("short-roll");
+        for (int i = 0; i < 10; i++) {
+            write("+");
+        }
+        assertThat(lookup("#tempo").<Label>query().getText()).isEqualTo("minim = 128");
+        assertThat(row("short-roll")).isNotEqualTo(before);
+        clickOn("#slower");
+        assertThat(model.trellis().arrangement().tempo().perMinute().floor()).isEqualTo(124);
+    }
+
+    private String row(String id) {
+        return lookup("#ornament-" + id).query().getAccessibleText();
+    }
+
+    @Test
+    void rowsGiveVerdictTimeLimitAndReason() {
+        open(true);
+        interact(() -> model.trellis().select(4, 2));
+        assertThat(row("short-roll")).contains("key r").contains("clean").contains("wants 165 ms, has 170")
+                .contains("clean up to minim = 90").contains("stands here");
+        assertThat(row("cran")).contains("blocked").contains("has an open hole below it");
+    }
+
+    @Test
+    void theShelfIsSearchedAndOpenedByKeyboard() {
+        open(true);
+        push(KeyCode.CONTROL, KeyCode.DIGIT1);
+        assertThat(model.screen().get()).isEqualTo(DeskModel.Screen.SHELF);
+        clickOn("#search");
+        write("waltz");
+        assertThat(lookup("#tunes").<ListView<?>>query().getItems()).hasSize(1);
+        push(KeyCode.ENTER);
+        push(KeyCode.ENTER);
+        until(() -> model.trellis().arrangement().tune().title().equals("Marram Bending"));
+        assertThat(model.screen().get()).isEqualTo(DeskModel.Screen.TRELLIS);
+    }
+
+    @Test
+    void whatIsWrongWithAFileIsListedAndTheRestComesIn() throws Exception {
+        open(true);
+        Path bad = folder.resolve("bad.abc");
+        Files.writeString(bad, "X:1\nT:Half Good\nM:4/4\nL:1/8\nK:C\nCDEF #GABc|C8|\n");
+        interact(() -> model.bringIn(bad));
+        until(() -> !model.shelf().findings().isEmpty());
+        until(() -> model.shelf().shown().size() == 8);
+        assertThat(lookup("#findings").<ListView<String>>query().getItems().getFirst()).startsWith("bad.abc:6:6: error:");
+        assertThat(model.message().get()).isEqualTo("One tune came in");
+        interact(() -> model.bringIn(folder.resolve("nowhere.abc")));
+        until(() -> model.message().get().contains("cannot be read"));
+    }
+
+    @Test
+    void escapeLeavesTheQuestionAndALetterThereIsNoOrnament() {
+        open(true);
+        Arrangement before = model.trellis().arrangement();
+        push(KeyCode.CONTROL, KeyCode.P);
+        write("ccc");
+        push(KeyCode.ESCAPE);
+        assertThat(model.trellis().arrangement()).isEqualTo(before);
+        push(KeyCode.CONTROL, KeyCode.E);
+        type(folder.resolve("x.doc").toString());
+        push(KeyCode.ENTER);
+        until(() -> model.message().get().contains(".abc, .mid"));
+        assertThat(folder.resolve("x.doc")).doesNotExist();
+    }
+
+    @Test
+    void schoolLevelGrowAndThinOutAreInTheWindow() {
+        open(true);
+        interact(() -> {
+            lookup("#level").<ComboBox<String>>query().setValue("expert");
+            lookup("#school-cut").<ComboBox<String>>query().setValue("by-hand");
+        });
+        assertThat(model.trellis().arrangement().speeds().name()).isEqualTo("expert");
+        assertThat(model.trellis().arrangement().school().cut()).isEqualTo("by-hand");
+        var ladder = model.trellis().arrangement().ladder();
+        clickOn("#grow");
+        assertThat(model.trellis().arrangement().ladder()).isNotEqualTo(ladder);
+        clickOn("#prune");
+        assertThat(model.message().get()).contains("pruned");
+        clickOn("#undo");
+        assertThat(model.message().get()).startsWith("Undone");
+        clickOn("#redo");
+        assertThat(model.message().get()).startsWith("Done again");
+    }
+
+    /** WCAG 2.2: a name for every control (4.1.2) and targets of at least 24 by 24 pixels (2.5.8). */
+    @Test
+    void everyControlHasANameAndIsLargeEnough() {
+        open(true);
+        for (DeskModel.Screen screen : DeskModel.Screen.values()) {
+            interact(() -> model.screen().set(screen));
+            WaitForAsyncUtils.waitForFxEvents();
+            for (Node node : lookup(n -> n instanceof ButtonBase || n instanceof ComboBox<?> || n instanceof TextField
+                    || n instanceof ListView<?>).queryAll()) {
+                if (!visible(node) || node.getStyleClass().contains("increment-button")
+                        || node.getStyleClass().contains("decrement-button")) {
+                    continue;
+                }
+                String name = node.getAccessibleText() != null ? node.getAccessibleText()
+                        : node instanceof ButtonBase b ? b.getText() : null;
+                assertThat(name).as("%s", node).isNotBlank();
+                assertThat(node.getLayoutBounds().getWidth()).as("%s", node).isGreaterThanOrEqualTo(24);
+                assertThat(node.getLayoutBounds().getHeight()).as("%s", node).isGreaterThanOrEqualTo(24);
+            }
+        }
+    }
+
+    private static boolean visible(Node node) {
+        for (Node n = node; n != null; n = n.getParent()) {
+            if (!n.isVisible()) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** At 1024×700 and 1920×1080 every button is whole inside the window and none lies over another. */
+    @Test
+    void theWindowHoldsAtOtherSizes() {
+        open(true);
+        for (double[] size : new double[][] {{1024, 700}, {1280, 800}, {1920, 1080}}) {
+            interact(() -> {
+                stage.setWidth(size[0]);
+                stage.setHeight(size[1]);
+            });
+            WaitForAsyncUtils.waitForFxEvents();
+            for (String id : new String[] {"shelf-tab", "trellis-tab", "bring", "sheet", "export", "look", "slower",
+                "faster", "level", "school-cut", "school-roll", "grow", "prune", "undo", "redo"}) {
+                Node node = lookup("#" + id).query();
+                Bounds b = node.localToScene(node.getBoundsInLocal());
+                assertThat(b.getMinX()).as("%s at %s", id, size[0]).isGreaterThanOrEqualTo(0);
+                assertThat(b.getMaxX()).as("%s at %s", id, size[0]).isLessThanOrEqualTo(view.getScene().getWidth() + 0.5);
+                assertThat(b.getMaxY()).as("%s at %s", id, size[0]).isLessThanOrEqualTo(view.getScene().getHeight());
+            }
+        }
+    }
+}

@@ -1,0 +1,79 @@
+package wildflourish.app.desk;
+
+import java.nio.file.Path;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import javafx.application.Platform;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+import wildflourish.app.work.Keeper;
+import wildflourish.library.Library;
+
+/** Opens the real window on the headless platform. */
+abstract class WindowTest extends FxRobot {
+
+    @TempDir
+    Path folder;
+
+    DeskModel model;
+    DeskView view;
+    Stage stage;
+    private Keeper keeper;
+    private ExecutorService background;
+
+    @BeforeAll
+    static void toolkit() throws Exception {
+        FxToolkit.registerPrimaryStage();
+        Platform.setImplicitExit(false);
+    }
+
+    Path libraryFile() {
+        return folder.resolve("library.db");
+    }
+
+    void open(boolean demo) {
+        Library library = Library.open(libraryFile());
+        if (demo) {
+            DeskApplication.fillWithDemo(library);
+        }
+        keeper = new Keeper(library, t -> { });
+        background = Executors.newVirtualThreadPerTaskExecutor();
+        interact(() -> {
+            model = new DeskModel(keeper, background, Platform::runLater);
+            stage = new Stage();
+            view = DeskApplication.show(stage, model);
+            model.restore();
+        });
+        if (demo) {
+            until(() -> model.trellis().isOpen());
+        }
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    void until(BooleanSupplier condition) {
+        try {
+            WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS,
+                    () -> WaitForAsyncUtils.asyncFx(condition::getAsBoolean).get());
+        } catch (java.util.concurrent.TimeoutException e) {
+            throw new AssertionError("it did not happen in time; the window says: " + model.message().get(), e);
+        }
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    @AfterEach
+    void close() {
+        if (stage != null) {
+            interact(stage::close);
+            background.close();
+            keeper.close();
+            stage = null;
+        }
+    }
+}

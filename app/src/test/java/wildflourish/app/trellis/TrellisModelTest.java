@@ -1,0 +1,197 @@
+package wildflourish.app.trellis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.ArgumentMatchers.anyLong;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.ArgumentMatchers.contains;
+import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.atLeastOnce;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.times;
+import static org.mockito.Mockito.verify;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import wildflourish.app.work.Documents;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.ornament.Verdict;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.formats.abc.AbcReader;
+
+/** The trellis without a window. */
+class TrellisModelTest {
+
+    private final TrellisModel.Journal journal = mock(TrellisModel.Journal.class);
+    private final List<String> said = new ArrayList<>();
+    private final TrellisModel model = new TrellisModel(journal, said::add);
+    private Arrangement start;
+
+    @BeforeEach
+    void open() {
+        start = Documents.grown(AbcReader.read("X:1\nT:Test\nR:jig\nM:6/8\nL:1/8\nQ:3/8=100\nK:G\n"
+                + "|:D|G3 BAG|A3 cBA|B2d gfd|edB AFD:|\n").tunes().getFirst().tune(), Instruments.known("whistle-d"));
+        model.open(7, start, new History(List.of(new History.Step("added", () -> start)), 0), 4, 1);
+    }
+
+    private TrellisState state() {
+        return model.state().get();
+    }
+
+    @Test
+    void standsOnTheNoteAndRungItWasOpenedOn() {
+        assertThat(model.rung()).isEqualTo(4);
+        assertThat(model.note()).isEqualTo(1);
+        assertThat(TrellisModel.noteInWords(state())).isEqualTo("G  ·  bar 1, beat 1");
+        assertThat(state().ranked()).hasSize(state().situation().vocabulary().all().size());
+        verify(journal).stand(7, 4, 1);
+    }
+
+    @Test
+    void walksAlongNotesBarsAndRungsAndStopsAtTheEnds() {
+        model.stepNote(1);
+        assertThat(model.note()).isEqualTo(2);
+        model.stepNote(-50);
+        assertThat(model.note()).isZero();
+        assertThat(TrellisModel.noteInWords(state())).contains("pickup, beat 2");
+        model.stepBar(1);
+        assertThat(model.note()).isEqualTo(1);
+        model.stepBar(1);
+        assertThat(model.note()).isEqualTo(5);
+        model.stepBar(99);
+        model.select(4, Integer.MAX_VALUE);
+        assertThat(model.note()).isEqualTo(state().situation().tune().size() - 1);
+        model.stepRung(9);
+        assertThat(model.rung()).isEqualTo(5);
+        model.stepRung(-9);
+        assertThat(model.rung()).isZero();
+        verify(journal, never()).save(anyLong(), anyString(), anyString());
+    }
+
+    @Test
+    void aKeyPlacesAndLifts() {
+        model.select(3, 5);
+        boolean stood = state().stands("cut");
+        assertThat(model.toggleByKey('c')).isTrue();
+        assertThat(state().stands("cut")).isEqualTo(!stood);
+        model.toggleByKey('c');
+        assertThat(state().stands("cut")).isEqualTo(stood);
+        assertThat(model.toggleByKey('?')).isFalse();
+        verify(journal, times(2)).save(eq(7L), anyString(), contains("I:flourish"));
+        assertThat(said).anyMatch(s -> s.startsWith("cut ") && s.contains("A in bar 2"));
+    }
+
+    @Test
+    void whatTheHandsCannotDoIsSaidAndNotPlaced() {
+        model.select(4, 1);
+        model.toggle("cran");
+        assertThat(model.arrangement()).isEqualTo(start);
+        assertThat(said.getLast()).startsWith("no cran on G in bar 1: ");
+        verify(journal, never()).save(anyLong(), anyString(), anyString());
+    }
+
+    @Test
+    void theGroundStaysBare() {
+        model.select(0, 1);
+        model.toggle("cut");
+        assertThat(model.arrangement()).isEqualTo(start);
+        assertThat(said.getLast()).contains("the ground stays bare");
+    }
+
+    @Test
+    void undoAndRedoWalkWithoutEnd() {
+        List<Arrangement> passed = new ArrayList<>(List.of(model.arrangement()));
+        for (int i = 0; i < 60; i++) {
+            model.setTempo(60 + i);
+            passed.add(model.arrangement());
+        }
+        for (int i = 59; i >= 0; i--) {
+            model.undo();
+            assertThat(model.arrangement()).isEqualTo(passed.get(i));
+        }
+        assertThat(state().canUndo()).isFalse();
+        model.undo();
+        assertThat(said.getLast()).contains("nothing to undo");
+        for (int i = 1; i <= 60; i++) {
+            model.redo();
+            assertThat(model.arrangement()).isEqualTo(passed.get(i));
+        }
+        model.redo();
+        assertThat(said.getLast()).contains("nothing to do again");
+        verify(journal, times(60)).undo(7);
+        verify(journal, times(60)).redo(7);
+        model.undo();
+        model.setLevel("learner");
+        assertThat(state().canRedo()).isFalse();
+    }
+
+    @Test
+    void theTempoChangesVerdictsAtOnce() {
+        model.select(4, 1);
+        Verdict slow = verdict("long-roll");
+        model.setTempo(250);
+        assertThat(slow.word()).isEqualTo("clean");
+        assertThat(verdict("long-roll").word()).isEqualTo("blocked");
+        assertThat(verdict("long-roll").cleanUpTo()).isEqualTo(slow.cleanUpTo());
+        model.stepTempo(-4);
+        assertThat(model.arrangement().tempo().perMinute().floor()).isEqualTo(246);
+        model.setTempo(100_000);
+        assertThat(model.arrangement().tempo().perMinute().floor()).isEqualTo(400);
+        model.setTempo(-5);
+        assertThat(model.arrangement().tempo().perMinute().floor()).isEqualTo(20);
+    }
+
+    private Verdict verdict(String id) {
+        return state().ranked().stream().filter(c -> c.ornament().id().equals(id)).findFirst().orElseThrow().verdict();
+    }
+
+    @Test
+    void levelAndSchoolFollow() {
+        Verdict fluent = verdict("cut");
+        model.setLevel("learner");
+        assertThat(fluent.cleanUpTo().orElseThrow().isFasterThan(verdict("cut").cleanUpTo().orElseThrow())).isTrue();
+        model.setSchool("cut", "by-hand");
+        assertThat(state().situation().school().cut()).isEqualTo("by-hand");
+        model.setSchool("cut", "by-hand");
+        model.setLevel("learner");
+        verify(journal, times(2)).save(anyLong(), anyString(), anyString());
+    }
+
+    @Test
+    void growingAndPruningMakeNestedLadders() {
+        model.clearNote();
+        model.setTempo(60);
+        model.grow();
+        assertThat(model.arrangement().ladder()).isNotEqualTo(start.ladder());
+        model.prune();
+        assertThat(model.arrangement().ladder().size()).isEqualTo(6);
+        assertThat(said).contains("ladder grown from bare", "ladder pruned from the fullest rung");
+    }
+
+    @Test
+    void clearingANoteLiftsAllOfItHereAndBelow() {
+        model.select(5, 1);
+        assertThat(model.arrangement().ladder().setting(5).at(1)).isNotEmpty();
+        model.clearNote();
+        for (int r = 0; r < 6; r++) {
+            assertThat(model.arrangement().ladder().setting(r).at(1)).isEmpty();
+        }
+        model.clearNote();
+        assertThat(said.getLast()).contains("nothing stands on");
+    }
+
+    @Test
+    void everySavedDocumentReadsBackAsTheArrangement() {
+        org.mockito.ArgumentCaptor<String> documents = org.mockito.ArgumentCaptor.forClass(String.class);
+        model.select(4, 2);
+        model.toggle("tonguing");
+        model.setTempo(83);
+        model.setSchool("roll", "leaning");
+        verify(journal, atLeastOnce()).save(anyLong(), anyString(), documents.capture());
+        assertThat(Documents.read(documents.getValue()).arrangement()).contains(model.arrangement());
+        verify(journal, atLeastOnce()).stand(anyLong(), anyInt(), anyInt());
+    }
+}
