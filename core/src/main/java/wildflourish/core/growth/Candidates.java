@@ -72,6 +72,17 @@ public final class Candidates {
         return candidate(note, ornament, Playability.of(situation, note, List.of(ornament), tempo, speeds));
     }
 
+    /** How much taste speaks for an ornament on a note; 0 when it does not. */
+    int gain(int note, Ornament ornament) {
+        int gain = 0;
+        for (Ornament.Suit suit : ornament.suits()) {
+            for (Feature feature : features.get(note)) {
+                gain += feature.word().equals(suit.place()) ? suit.gain() : 0;
+            }
+        }
+        return gain;
+    }
+
     private Candidate candidate(int note, Ornament ornament, Verdict verdict) {
         int gain = 0;
         int strongest = 0;

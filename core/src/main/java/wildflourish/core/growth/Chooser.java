@@ -23,7 +23,9 @@ final class Chooser {
     /** What a note's state remembers, packed into one number: used, heavy, last treatment, whether adjacent. */
     private record Layer(int[] states, long[] values, int[] parents, int[] options, int size) {}
 
-    private final Taste.Level level;
+    /** On two neighbouring notes the same ornament is so many times as dull: in effect never chosen. */
+    private static final long NEIGHBOURS = 20;
+
     private final Taste taste;
     private final Map<List<String>, Integer> treatments = new HashMap<>();
     private final List<List<String>> treatmentIds = new ArrayList<>();
@@ -32,7 +34,6 @@ final class Chooser {
 
     Chooser(Taste taste, Taste.Level level) {
         this.taste = taste;
-        this.level = level;
         this.usedLimit = level.perPhrase();
         this.heavyLimit = level.heavyPerPhrase();
         treatment(List.of());
@@ -57,6 +58,7 @@ final class Chooser {
             here.forEach(o -> treatment(o.ids()));
         }
         int kinds = treatmentIds.size();
+        boolean[][] alike = alike();
         int[] starts = new int[options.size()];
         int[] budget = new int[options.size()];
         int[] heavyBudget = new int[options.size()];
@@ -84,6 +86,10 @@ final class Chooser {
         Layer layer = new Layer(new int[] {0}, new long[] {0}, new int[] {-1}, new int[] {-1}, 1);
         for (int n = 0; n < options.size(); n++) {
             List<Option> here = options.get(n);
+            int[] kindOf = here.stream().mapToInt(o -> treatments.get(o.ids())).toArray();
+            int[] sizes = here.stream().mapToInt(Option::size).toArray();
+            int[] heavyOf = here.stream().mapToInt(Option::heavy).toArray();
+            int[] gains = here.stream().mapToInt(Option::gain).toArray();
             Arrays.fill(slotOf, -1);
             int capacity = Math.min(width, Math.max(16, layer.size() * here.size()));
             int[] states = new int[capacity];
@@ -102,23 +108,21 @@ final class Chooser {
                     heavy = 0;
                     last = adjacent ? last : 0;
                 }
-                for (int o = 0; o < here.size(); o++) {
-                    Option option = here.get(o);
-                    int nowUsed = used + option.size();
-                    int nowHeavy = heavy + option.heavy();
+                for (int o = 0; o < kindOf.length; o++) {
+                    int nowUsed = used + sizes[o];
+                    int nowHeavy = heavy + heavyOf[o];
                     if (nowUsed > budget[n] || nowHeavy > heavyBudget[n]) {
                         continue;
                     }
-                    long value = layer.values()[s] + option.gain();
+                    long value = layer.values()[s] + gains[o];
                     // What the phrase before ended with dulls its first note only.
                     int nowLast = starts[n] == 1 ? 0 : last;
                     int nowAdjacent = 0;
-                    if (option.size() > 0) {
-                        nowLast = treatments.get(option.ids());
+                    if (sizes[o] > 0) {
+                        nowLast = kindOf[o];
                         nowAdjacent = 1;
-                        if (last != 0) {
-                            long dull = alike(treatmentIds.get(last), option.ids(), adjacent);
-                            value -= dull;
+                        if (alike[last][nowLast]) {
+                            value -= adjacent ? NEIGHBOURS * taste.alike() : taste.alike();
                         }
                     }
                     int next = ((nowUsed * heavies + nowHeavy) * kinds + nowLast) << 1 | nowAdjacent;
@@ -142,14 +146,16 @@ final class Chooser {
         return trace(layers, options);
     }
 
-    /** How much duller a treatment is for following the same one: much more so when the two notes are neighbours. */
-    private long alike(List<String> before, List<String> now, boolean adjacent) {
-        for (String id : now) {
-            if (before.contains(id)) {
-                return adjacent ? 20L * taste.alike() : taste.alike();
+    /** Which treatments share an ornament, so that one after the other is dull. */
+    private boolean[][] alike() {
+        int kinds = treatmentIds.size();
+        boolean[][] alike = new boolean[kinds][kinds];
+        for (int a = 0; a < kinds; a++) {
+            for (int b = 0; b < kinds; b++) {
+                alike[a][b] = treatmentIds.get(a).stream().anyMatch(treatmentIds.get(b)::contains);
             }
         }
-        return 0;
+        return alike;
     }
 
     private static Setting trace(List<Layer> layers, List<List<Option>> options) {
@@ -169,9 +175,5 @@ final class Chooser {
             slot = layers.get(n).parents()[slot];
         }
         return new Setting(chosen);
-    }
-
-    Taste.Level level() {
-        return level;
     }
 }

@@ -38,12 +38,14 @@ public enum Feature {
     /** The last note of a phrase that goes on to another. */
     PHRASE_END;
 
+    private static final String[] WORDS = java.util.Arrays.stream(values())
+            .map(f -> f.name().toLowerCase(Locale.ROOT).replace('_', ' ')).toArray(String[]::new);
     private static final Ratio TWO_QUAVERS = Ratio.of(1, 4);
     private static final Ratio THREE_QUAVERS = Ratio.of(3, 8);
 
     /** As the data files write it: {@code rising step}. */
     public String word() {
-        return name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        return WORDS[ordinal()];
     }
 
     /** The features of every note, by its index. */

@@ -48,8 +48,9 @@ public final class Grower {
         List<Option> options = new ArrayList<>();
         options.add(Option.NOTHING);
         List<Candidate> worth = situation.vocabulary().all().stream()
+                .filter(o -> candidates.gain(note, o) > 0)
                 .map(o -> candidates.alone(note, o))
-                .filter(c -> c.gain() > 0 && !c.verdict().isBlocked())
+                .filter(c -> !c.verdict().isBlocked())
                 .toList();
         for (Candidate candidate : worth) {
             options.add(option(note, List.of(candidate)));
@@ -82,9 +83,8 @@ public final class Grower {
 
     private Option option(int note, List<Candidate> parts) {
         List<Ornament> ornaments = parts.stream().map(Candidate::ornament).toList();
-        Verdict verdict = parts.size() == 1 ? parts.getFirst().verdict()
-                : Playability.of(situation, note, ornaments, tempo, speeds);
-        boolean tight = verdict instanceof Verdict.Tight;
+        Playability.Fit fit = Playability.fit(situation, note, ornaments, tempo, speeds);
+        boolean tight = fit == Playability.Fit.TIGHT;
         int gain = parts.stream().mapToInt(Candidate::gain).sum()
                 - (tight ? taste.tight() : 0)
                 - (parts.size() - 1) * taste.stacked();
@@ -92,7 +92,7 @@ public final class Grower {
         boolean onlyBreath = ornaments.stream().allMatch(o -> o.id().equals("breath"));
         gain -= end && !onlyBreath ? taste.busyEnd() : 0;
         return new Option(ornaments, ornaments.stream().map(Ornament::id).sorted().toList(), gain, tight,
-                verdict.isBlocked());
+                fit == Playability.Fit.BLOCKED);
     }
 
     /** The ladder from bare upward; every rung contains the one below it. */

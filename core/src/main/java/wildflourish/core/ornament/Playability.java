@@ -22,6 +22,47 @@ public final class Playability {
         };
     }
 
+    /** How a gesture fits, without the words and limits of a {@link Verdict}. */
+    public enum Fit { CLEAN, TIGHT, BLOCKED }
+
+    /** The same answer as {@link #of(Situation, int, List, Tempo, Speeds)} gives, for when only the answer counts. */
+    public static Fit fit(Situation situation, int note, List<Ornament> ornaments, Tempo tempo, Speeds speeds) {
+        if (!(Gestures.make(situation, note, ornaments) instanceof Making.Made made)) {
+            return Fit.BLOCKED;
+        }
+        Ratio whole = tempo.millis(Ratio.ONE);
+        Fit fit = Fit.CLEAN;
+        for (int i = 0; i < made.gesture().pulses().size(); i++) {
+            Gesture.Pulse pulse = made.gesture().pulses().get(i);
+            boolean tongued = i == 0 && made.gesture().tongued();
+            Ratio has = pulse.length().times(whole);
+            if (has.isLess(Ratio.of(floor(pulse, tongued, speeds), 1))) {
+                return Fit.BLOCKED;
+            }
+            if (has.isLess(Ratio.of(comfort(pulse, tongued, speeds), 1))) {
+                fit = Fit.TIGHT;
+            }
+        }
+        return fit;
+    }
+
+    /** The tongue acts while the fingers do: the longer of the two counts, not their sum. */
+    private static int comfort(Gesture.Pulse pulse, boolean tongued, Speeds speeds) {
+        int sum = 0;
+        for (Gesture.Part part : pulse.parts()) {
+            sum += speeds.of(part.move()).comfortable();
+        }
+        return tongued ? Math.max(sum, speeds.of(Move.TONGUE).comfortable()) : sum;
+    }
+
+    private static int floor(Gesture.Pulse pulse, boolean tongued, Speeds speeds) {
+        int sum = 0;
+        for (Gesture.Part part : pulse.parts()) {
+            sum += speeds.of(part.move()).floor();
+        }
+        return tongued ? Math.max(sum, speeds.of(Move.TONGUE).floor()) : sum;
+    }
+
     /** The verdict on a gesture. */
     public static Verdict of(Gesture gesture, Tempo tempo, Speeds speeds) {
         Room tightest = null;
@@ -31,17 +72,9 @@ public final class Playability {
         boolean allPossible = true;
         for (int i = 0; i < gesture.pulses().size(); i++) {
             Gesture.Pulse pulse = gesture.pulses().get(i);
-            int comfort = 0;
-            int floor = 0;
-            for (Gesture.Part part : pulse.parts()) {
-                comfort += speeds.of(part.move()).comfortable();
-                floor += speeds.of(part.move()).floor();
-            }
-            if (i == 0 && gesture.tongued()) {
-                // The tongue acts while the fingers do: the longer of the two counts, not their sum.
-                comfort = Math.max(comfort, speeds.of(Move.TONGUE).comfortable());
-                floor = Math.max(floor, speeds.of(Move.TONGUE).floor());
-            }
+            boolean tongued = i == 0 && gesture.tongued();
+            int comfort = comfort(pulse, tongued, speeds);
+            int floor = floor(pulse, tongued, speeds);
             Ratio has = tempo.millis(pulse.length());
             Ratio needs = Ratio.of(comfort, 1);
             Tempo here = tempo.atWhich(pulse.length(), needs);

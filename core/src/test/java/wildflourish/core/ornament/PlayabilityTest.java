@@ -155,4 +155,19 @@ class PlayabilityTest {
             }
         }
     }
+
+    /** The short answer agrees with the verdict, for single ornaments and for stacks. */
+    @Property(tries = 300)
+    void theShortAnswerAgreesWithTheVerdict(
+            @ForAll @IntRange(min = 62, max = 86) int midi, @ForAll @IntRange(min = 1, max = 6) int quavers,
+            @ForAll @IntRange(min = 0, max = 12) int first, @ForAll @IntRange(min = 0, max = 12) int second,
+            @ForAll @IntRange(min = 40, max = 300) int count) {
+        Situation situation = Tunes.whistle(Pitch.ofMidi(midi) + ":" + quavers + " D4:2");
+        List<Ornament> all = situation.vocabulary().all();
+        Tempo tempo = Tempo.parse("1/4=" + count);
+        List<Ornament> stack = first == second ? List.of(all.get(first)) : List.of(all.get(first), all.get(second));
+        Verdict verdict = Playability.of(situation, 0, stack, tempo, FLUENT);
+        assertThat(Playability.fit(situation, 0, stack, tempo, FLUENT).name().toLowerCase(java.util.Locale.ROOT))
+                .isEqualTo(verdict.word());
+    }
 }

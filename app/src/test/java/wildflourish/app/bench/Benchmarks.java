@@ -1,0 +1,148 @@
+package wildflourish.app.bench;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.Test;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.runner.Runner;
+import org.openjdk.jmh.runner.options.OptionsBuilder;
+import org.openjdk.jmh.runner.options.TimeValue;
+import wildflourish.app.work.Documents;
+import wildflourish.app.work.Exports;
+import wildflourish.core.growth.Candidate;
+import wildflourish.core.growth.Candidates;
+import wildflourish.core.growth.Grower;
+import wildflourish.core.growth.Grown;
+import wildflourish.core.growth.Taste;
+import wildflourish.core.instrument.FingeringPlan;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.instrument.Planner;
+import wildflourish.core.ornament.Performance;
+import wildflourish.core.ornament.Realiser;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Timeline;
+import wildflourish.core.tune.Tune;
+import wildflourish.formats.abc.AbcBook;
+import wildflourish.formats.abc.AbcReader;
+import wildflourish.score.engrave.Engraving;
+import wildflourish.score.engrave.ScoreEngraver;
+import wildflourish.score.engrave.ScoreRequest;
+import wildflourish.score.handout.Handout;
+
+/**
+ * How long things take, warm: run with {@code mvn test -pl app -am -Dtest=Benchmarks
+ * -Dsurefire.failIfNoSpecifiedTests=false}. The ordinary build does not run it, and asserts no time anywhere.
+ */
+@State(Scope.Thread)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+public class Benchmarks {
+
+    private byte[] book;
+    private Arrangement arrangement;
+    private Situation situation;
+    private Timeline tune;
+
+    /** A book of 1,000 16-bar tunes, and a tune of 32 written bars. */
+    @Setup
+    public void make() {
+        StringBuilder text = new StringBuilder();
+        for (int i = 1; i <= 1000; i++) {
+            text.append("X:").append(i).append("\nT:Tune ").append(i).append("\nR:reel\nM:4/4\nL:1/8\nK:D\n").append(BODY)
+                    .append('\n');
+        }
+        book = text.toString().getBytes(StandardCharsets.UTF_8);
+        Tune long32 = AbcReader.read("X:1\nT:Long\nR:reel\nM:4/4\nL:1/8\nK:D\n" + BODY + BODY.replace("|:", "")
+                .replace(":|", "|")).tunes().getFirst().tune();
+        arrangement = Documents.grown(long32, Instruments.known("whistle-d"));
+        situation = arrangement.situation();
+        tune = situation.tune();
+    }
+
+    static final String BODY = "|:F2AF dFAF|G2BG eGBG|F2AF d2cd|eAce dBAG|F2AF dFAF|G2BG efge|fdec dBAG|FAEF D2D2:|\n"
+            + "|:f2df adfd|e2ce gece|d2Bd fdBd|(3cBA eA cABc|f2df adfd|e2ce gece|dfaf gfec|d2BG A2A2:|\n";
+
+    /** A book of 1,000 tunes read. */
+    @Benchmark
+    public AbcBook readBook() {
+        return AbcReader.read(book);
+    }
+
+    /** A fingering plan for 32 bars. */
+    @Benchmark
+    public FingeringPlan plan() {
+        return Planner.plan(tune, situation.instrument());
+    }
+
+    /** Six rungs for 32 bars. */
+    @Benchmark
+    public Grown growLadder() {
+        return new Grower(situation, arrangement.tempo(), arrangement.speeds(), Taste.openHole()).grow();
+    }
+
+    /** The fullest setting of 32 bars, repeats played out. */
+    @Benchmark
+    public Performance realise() {
+        return Realiser.perform(situation, arrangement.ladder().setting(5).ornaments(situation.vocabulary()),
+                arrangement.tempo(), arrangement.speeds());
+    }
+
+    /** Every ornament's verdict on one note. */
+    @Benchmark
+    public List<Candidate> rankOneNote() {
+        return new Candidates(situation, arrangement.tempo(), arrangement.speeds())
+                .ranked(2, arrangement.ladder().setting(4));
+    }
+
+    /** The trellis of 32 bars: two staves, four folded rungs, the strip. */
+    @Benchmark
+    public Engraving engraveTrellis() {
+        return ScoreEngraver.engrave(new ScoreRequest(
+                situation, arrangement.ladder(), Set.of(0, 4), true, 4, 112));
+    }
+
+    /** The bare tune of 32 bars. */
+    @Benchmark
+    public Engraving engraveBare() {
+        return ScoreEngraver.engrave(new ScoreRequest(
+                situation, arrangement.ladder(), Set.of(0), false, -1, 112));
+    }
+
+    /** The document that is kept at each edit. */
+    @Benchmark
+    public String writeDocument() {
+        return Documents.write(arrangement);
+    }
+
+    /** The take-home sheet. */
+    @Benchmark
+    public byte[] handout() {
+        return Handout.pdf(arrangement, 4);
+    }
+
+    /** A MIDI file. */
+    @Benchmark
+    public byte[] midi() {
+        return Exports.bytes(arrangement, 5, Exports.Format.MIDI);
+    }
+
+    @Test
+    void run() throws Exception {
+        List<String> lines = new ArrayList<>();
+        new Runner(new OptionsBuilder().include(Benchmarks.class.getName()).forks(0).warmupIterations(4)
+                .warmupTime(TimeValue.seconds(1)).measurementIterations(4).measurementTime(TimeValue.seconds(1))
+                .build()).run().forEach(r -> lines.add(r.getPrimaryResult().getLabel() + " "
+                        + r.getPrimaryResult().getScore() + " ± " + r.getPrimaryResult().getScoreError() + " ms"));
+        lines.forEach(System.out::println);
+    }
+}
