@@ -9,6 +9,16 @@ public final class Main {
 
     /** Runs the command line; with no command, the desktop. */
     public static void main(String[] args) {
-        System.exit(FlourishCommand.run(args));
+        int status;
+        try {
+            status = FlourishCommand.run(args);
+        } catch (LinkageError e) {
+            System.err.println("the program is not whole (" + e.getMessage() + "); build or install it anew");
+            status = 1;
+        } catch (OutOfMemoryError e) {
+            System.err.println("there is not enough memory for this; try it with a smaller file");
+            status = 1;
+        }
+        System.exit(status);
     }
 }

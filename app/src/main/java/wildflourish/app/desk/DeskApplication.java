@@ -76,11 +76,24 @@ public final class DeskApplication extends Application {
         desk.set(model);
         DeskPlan plan = PLAN.get();
         DeskView view = show(stage, model);
+        if (Boolean.getBoolean("flourish.start.probe")) {
+            view.trellis().score().onPainted(() -> Platform.runLater(() -> reportStart(model)));
+        }
         if (plan.tour() != null) {
             new Tour(model, view, plan).start();
         }
         model.restore();
         plan.imports().forEach(model::bringIn);
+    }
+
+    /** For measuring: says how long the start took until the first painted trellis, and ends the program. */
+    private static void reportStart(DeskModel model) {
+        if (model.trellis().isOpen()) {
+            long started = java.lang.ProcessHandle.current().info().startInstant()
+                    .orElse(java.time.Instant.now()).toEpochMilli();
+            System.out.println("first trellis painted after " + (System.currentTimeMillis() - started) + " ms");
+            Platform.exit();
+        }
     }
 
     /** Fills and shows a window. */
