@@ -3,6 +3,7 @@ module wildflourish.score {
     requires transitive wildflourish.core;
     requires com.fasterxml.jackson.databind;
     requires java.desktop;
+    requires jdk.unsupported;
     requires org.apache.commons.logging;
     requires org.apache.fontbox;
     requires org.apache.pdfbox;
