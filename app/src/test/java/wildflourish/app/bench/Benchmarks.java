@@ -139,7 +139,7 @@ public class Benchmarks {
     @Test
     void run() throws Exception {
         List<String> lines = new ArrayList<>();
-        new Runner(new OptionsBuilder().include(Benchmarks.class.getName()).forks(0).warmupIterations(4)
+        new Runner(new OptionsBuilder().include(System.getProperty("bench", Benchmarks.class.getName())).forks(0).warmupIterations(4)
                 .warmupTime(TimeValue.seconds(1)).measurementIterations(4).measurementTime(TimeValue.seconds(1))
                 .build()).run().forEach(r -> lines.add(r.getPrimaryResult().getLabel() + " "
                         + r.getPrimaryResult().getScore() + " ± " + r.getPrimaryResult().getScoreError() + " ms"));

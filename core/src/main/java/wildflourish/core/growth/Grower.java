@@ -1,7 +1,9 @@
 package wildflourish.core.growth;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Playability;
@@ -141,22 +143,32 @@ public final class Grower {
         return new Chooser(taste, level).choose(open, phrases, mandatory);
     }
 
+    /** A note's whole treatment, whose verdict is the same on every rung that has it. */
+    private record Treatment(int note, List<String> ids) {}
+
     private Grown explained(Ladder ladder) {
+        Map<Treatment, List<Grown.Reasoned>> known = new HashMap<>();
         List<List<Grown.Reasoned>> reasons = new ArrayList<>();
         for (Rung rung : ladder.rungs()) {
             List<Grown.Reasoned> here = new ArrayList<>();
-            rung.setting().byNote().forEach((note, ids) -> {
-                Verdict together = Playability.of(
-                        situation, note, rung.setting().ornaments(note, situation.vocabulary()), tempo, speeds);
-                for (String id : ids) {
-                    Candidate alone = candidates.alone(note, situation.vocabulary().known(id));
-                    here.add(new Grown.Reasoned(
-                            new Candidate(note, alone.ornament(), together, alone.gain(), alone.because()),
-                            Reasons.of(alone, together)));
-                }
-            });
+            rung.setting().byNote().forEach((note, ids) -> here.addAll(
+                    known.computeIfAbsent(new Treatment(note, ids), t -> reasoned(t, rung.setting()))));
             reasons.add(here);
         }
         return new Grown(ladder, reasons);
+    }
+
+    private List<Grown.Reasoned> reasoned(Treatment treatment, Setting setting) {
+        int note = treatment.note();
+        Verdict together = Playability.of(
+                situation, note, setting.ornaments(note, situation.vocabulary()), tempo, speeds);
+        List<Grown.Reasoned> all = new ArrayList<>();
+        for (String id : treatment.ids()) {
+            Candidate alone = candidates.alone(note, situation.vocabulary().known(id));
+            all.add(new Grown.Reasoned(
+                    new Candidate(note, alone.ornament(), together, alone.gain(), alone.because()),
+                    Reasons.of(alone, together)));
+        }
+        return all;
     }
 }

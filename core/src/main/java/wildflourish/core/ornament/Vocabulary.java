@@ -39,8 +39,10 @@ public final class Vocabulary {
     private static final Vocabulary EMPTY = new Vocabulary("none", List.of());
 
     private final Map<String, Ornament> byId = new LinkedHashMap<>();
+    private final List<Ornament> all;
 
     private Vocabulary(String file, List<Ornament> ornaments) {
+        all = List.copyOf(ornaments);
         Set<Character> keys = new HashSet<>();
         for (Ornament ornament : ornaments) {
             if (byId.put(ornament.id(), ornament) != null || !keys.add(ornament.key())) {
@@ -99,7 +101,7 @@ public final class Vocabulary {
 
     /** All of them, in the order of the file. */
     public List<Ornament> all() {
-        return List.copyOf(byId.values());
+        return all;
     }
 
     public Optional<Ornament> byId(String id) {
