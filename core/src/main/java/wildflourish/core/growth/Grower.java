@@ -91,7 +91,7 @@ public final class Grower {
                 - (tight ? taste.tight() : 0)
                 - (parts.size() - 1) * taste.stacked();
         boolean end = candidates.features(note).contains(Feature.PHRASE_END);
-        boolean onlyBreath = ornaments.stream().allMatch(o -> o.id().equals("breath"));
+        boolean onlyBreath = ornaments.stream().allMatch(Ornament::isBreath);
         gain -= end && !onlyBreath ? taste.busyEnd() : 0;
         return new Option(ornaments, ornaments.stream().map(Ornament::id).sorted().toList(), gain, tight,
                 fit == Playability.Fit.BLOCKED);

@@ -80,6 +80,11 @@ public record Ornament(
         return !pulses.isEmpty() && pulses.getFirst().moves().getFirst().isBlip();
     }
 
+    /** Whether it is nothing but silence to breathe in, which no phrase end is too busy for. */
+    public boolean isBreath() {
+        return pulses.stream().allMatch(p -> p.moves().stream().allMatch(m -> m == Move.BREATH));
+    }
+
     /** Whether this is a single cut and the other, on the same note, begins with one: the two are one movement. */
     public boolean isCutInto(Ornament other) {
         List<Move> own = pulses.getFirst().moves();

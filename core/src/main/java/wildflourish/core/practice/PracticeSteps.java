@@ -2,12 +2,16 @@ package wildflourish.core.practice;
 
 import java.util.ArrayList;
 import java.util.List;
+import wildflourish.core.data.DataFile;
 import wildflourish.core.tune.Tempo;
 
-/** The tempi a student climbs through: evenness first, then faster (common practice; the shares from memory). */
+/** The tempi a student climbs through: evenness first, then faster (common practice; the shares are data). */
 public final class PracticeSteps {
 
-    private static final int[] PERCENT = {50, 60, 70, 80, 90, 100};
+    /** Shares of the goal's tempo in percent, ascending. */
+    record Table(String provenance, List<Integer> percent) {}
+
+    private static final List<Integer> PERCENT = DataFile.read("practice-steps.json", Table.class).percent();
 
     private PracticeSteps() {}
 
