@@ -7,6 +7,7 @@ module wildflourish.core {
     exports wildflourish.core.growth;
     exports wildflourish.core.instrument;
     exports wildflourish.core.ornament;
+    exports wildflourish.core.planning;
     exports wildflourish.core.practice;
     exports wildflourish.core.reading;
     exports wildflourish.core.setting;
@@ -15,6 +16,7 @@ module wildflourish.core {
     opens wildflourish.core.growth to com.fasterxml.jackson.databind;
     opens wildflourish.core.instrument to com.fasterxml.jackson.databind;
     opens wildflourish.core.ornament to com.fasterxml.jackson.databind;
+    opens wildflourish.core.planning to com.fasterxml.jackson.databind;
     opens wildflourish.core.practice to com.fasterxml.jackson.databind;
     opens wildflourish.core.tune to com.fasterxml.jackson.databind;
 }

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.instrument.Instruments;
-import wildflourish.core.ornament.School;
+import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.BarLine;

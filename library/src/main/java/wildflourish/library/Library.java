@@ -26,7 +26,7 @@ import org.sqlite.SQLiteDataSource;
 public final class Library implements AutoCloseable {
 
     private static final int WAIT_MS = 5000;
-    private static final String SCHEMA = "1";
+    private static final String SCHEMA = "2";
 
     private final Handle handle;
     private final Clock clock;
@@ -215,6 +215,43 @@ public final class Library implements AutoCloseable {
     public synchronized Optional<String> remembered(String name) {
         return handle.createQuery("SELECT value FROM remembered WHERE name = :name").bind("name", name)
                 .mapTo(String.class).findOne();
+    }
+
+    /** Keeps the text of an instrument's file under its id, over the one kept before. */
+    public void keepInstrument(String id, String document) {
+        inTransaction(h -> h.createUpdate("INSERT INTO own_instrument (id, document) VALUES (:id, :document)"
+                        + " ON CONFLICT (id) DO UPDATE SET document = excluded.document")
+                .bind("id", id).bind("document", document).execute());
+    }
+
+    /** Keeps an instrument no longer. */
+    public void forgetInstrument(String id) {
+        inTransaction(h -> h.createUpdate("DELETE FROM own_instrument WHERE id = :id").bind("id", id).execute());
+    }
+
+    /** The texts of the instruments kept, by id. */
+    public synchronized List<String> instruments() {
+        return handle.createQuery("SELECT document FROM own_instrument ORDER BY id").mapTo(String.class).list();
+    }
+
+    /** Keeps where a pitch is played on an instrument. */
+    public void keepHabit(Habit habit) {
+        inTransaction(h -> h.createUpdate("INSERT INTO habit (instrument, pitch, place) VALUES (:instrument, :pitch, :place)"
+                        + " ON CONFLICT (instrument, pitch) DO UPDATE SET place = excluded.place")
+                .bind("instrument", habit.instrument()).bind("pitch", habit.pitch()).bind("place", habit.place())
+                .execute());
+    }
+
+    /** Ends a habit; its place does not matter. */
+    public void endHabit(Habit habit) {
+        inTransaction(h -> h.createUpdate("DELETE FROM habit WHERE instrument = :instrument AND pitch = :pitch")
+                .bind("instrument", habit.instrument()).bind("pitch", habit.pitch()).execute());
+    }
+
+    /** Every habit kept. */
+    public synchronized List<Habit> habits() {
+        return handle.createQuery("SELECT instrument, pitch, place FROM habit ORDER BY instrument, pitch")
+                .map((r, c) -> new Habit(r.getString(1), r.getString(2), r.getString(3))).list();
     }
 
     @Override

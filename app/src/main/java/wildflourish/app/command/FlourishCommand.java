@@ -17,7 +17,9 @@ import picocli.CommandLine.Mixin;
             DemoCommand.class,
             PerformCommand.class,
             GrowCommand.class,
+            PlanCommand.class,
             CheckCommand.class,
+            ChartCommand.class,
             HandoutCommand.class,
             ConvertCommand.class,
             InstrumentsCommand.class

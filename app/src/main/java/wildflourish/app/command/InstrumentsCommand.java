@@ -17,7 +17,7 @@ final class InstrumentsCommand implements Callable<Integer> {
     @Override
     public Integer call() {
         Instruments.all().stream()
-                .filter(i -> i.chart().isPresent())
+                .filter(i -> i.hasHands())
                 .forEach(i -> spec.commandLine().getOut().printf("%s\t%s%n", i.id(), i.name()));
         return 0;
     }

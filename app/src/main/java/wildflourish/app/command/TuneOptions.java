@@ -12,7 +12,7 @@ import wildflourish.app.work.Documents;
 import wildflourish.core.finding.Finding;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
-import wildflourish.core.ornament.School;
+import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tempo;
@@ -111,7 +111,7 @@ final class TuneOptions {
     private Arrangement arrangement(AbcTune tune, Usual usual) {
         Optional<Tempo> asked = Optional.ofNullable(tempo).map(TuneOptions::tempo);
         Optional<Arrangement> own = tune.arrangement()
-                .filter(a -> instrument != null ? a.instrument().id().equals(instrument)
+                .filter(a -> instrument != null ? a.instrument().id().equals(instrument().id()) && (capo == null || capo == a.instrument().capo())
                         : rung != null && rung > 0 || usual != Usual.AS_WRITTEN);
         try {
             if (own.isPresent()) {
@@ -137,10 +137,12 @@ final class TuneOptions {
     }
 
     private Instrument instrument() {
-        String id = instrument == null ? "none" : instrument;
-        if (capo != null && capo != 0) {
-            throw Refusal.call("a capo has no place on '%s'".formatted(id));
-        }
+        Instrument known = instrument(instrument == null ? "none" : instrument);
+        return capo == null ? known : known.withCapo(capo);
+    }
+
+    /** The instrument of an id; refuses one that there is not. */
+    static Instrument instrument(String id) {
         return Instruments.byId(id).orElseThrow(() -> Refusal.call(
                 "there is no instrument '%s'; see: flourish instruments".formatted(id)));
     }

@@ -3,13 +3,20 @@ package wildflourish.app.desk;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicBoolean;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
+import wildflourish.app.chart.ChartModel;
+import wildflourish.app.chart.ChartState;
 import wildflourish.app.paint.Palette;
 import wildflourish.app.shelf.ShelfModel;
 import wildflourish.app.trellis.Openings;
@@ -17,6 +24,9 @@ import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.work.Exports;
 import wildflourish.app.work.Keeper;
 import wildflourish.app.work.SafeWrite;
+import wildflourish.core.data.DataFault;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Instruments;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Head;
 import wildflourish.core.tune.TuneType;
@@ -24,23 +34,28 @@ import wildflourish.formats.abc.AbcBook;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.formats.abc.AbcTune;
 import wildflourish.formats.abc.AbcWriter;
+import wildflourish.library.Habit;
 import wildflourish.library.Library;
 import wildflourish.library.TuneEntry;
 import wildflourish.score.handout.Handout;
+import wildflourish.score.handout.InstrumentChart;
+import wildflourish.score.paint.SvgPainter;
 
 /** What the whole desktop can do. Long work runs in the background and comes back to the interface's own thread. */
 public final class DeskModel {
 
     /** The screens there are. */
-    public enum Screen { SHELF, TRELLIS }
+    public enum Screen { SHELF, TRELLIS, CHART }
 
     private final Keeper keeper;
     private final Executor background;
     private final Executor ui;
     private final ShelfModel shelf = new ShelfModel();
     private final TrellisModel trellis;
+    private final ChartModel chart;
     private final ObjectProperty<Screen> screen = new SimpleObjectProperty<>(Screen.SHELF);
     private final ObjectProperty<Palette> palette = new SimpleObjectProperty<>(Palette.LIGHT);
+    private final Map<String, Instrument> own = new LinkedHashMap<>();
     private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
     private final ReadOnlyStringWrapper busy = new ReadOnlyStringWrapper("");
     private AtomicBoolean cancelled = new AtomicBoolean();
@@ -67,10 +82,30 @@ public final class DeskModel {
             }
 
             @Override
+            public void habit(String instrument, String pitch, Optional<String> place) {
+                keeper.habit(instrument, pitch, place);
+            }
+
+            @Override
             public void stand(long tune, int rung, int note) {
                 keeper.remember("standing", tune + " " + rung + " " + note);
             }
         }, this::say);
+        this.chart = new ChartModel(new ChartModel.Keeping() {
+            @Override
+            public void keep(Instrument instrument) {
+                keeper.keepInstrument(instrument.id(), Instruments.write(instrument));
+                own.put(instrument.id(), instrument);
+                takeOwn();
+            }
+
+            @Override
+            public void forget(String id) {
+                keeper.forgetInstrument(id);
+                own.remove(id);
+                takeOwn();
+            }
+        }, () -> trellis.isOpen() ? Optional.of(trellis.arrangement().tune()) : Optional.empty(), this::say);
         screen.addListener((o, a, now) -> keeper.remember("screen", now.name()));
         palette.addListener((o, a, now) -> keeper.remember("look", now.name()));
     }
@@ -81,6 +116,22 @@ public final class DeskModel {
 
     public TrellisModel trellis() {
         return trellis;
+    }
+
+    public ChartModel chart() {
+        return chart;
+    }
+
+    /** Shows the chart of the instrument in hand, or of the first there is. */
+    public void openChart() {
+        boolean held = trellis.isOpen() && trellis.arrangement().instrument().hasHands();
+        chart.show(held ? Instruments.known(trellis.arrangement().instrument().id()) : Instruments.all().get(1));
+        screen.set(Screen.CHART);
+    }
+
+    private void takeOwn() {
+        Instruments.own(List.copyOf(own.values()));
+        trellis.refresh();
     }
 
     public ObjectProperty<Screen> screen() {
@@ -106,25 +157,43 @@ public final class DeskModel {
         message.set(words.isEmpty() ? words : Character.toUpperCase(words.charAt(0)) + words.substring(1));
     }
 
-    private record Memory(List<TuneEntry> tunes, String standing, String screen, String look) {}
+    private record Memory(List<TuneEntry> tunes, String standing, String screen, String look, List<Habit> habits,
+            List<String> instruments) {}
 
     /** Brings everything back to where it was; without a memory, to the first tune, or to an empty shelf. */
     public void restore() {
         keeper.ask(l -> new Memory(l.tunes(), l.remembered("standing").orElse(""),
-                        l.remembered("screen").orElse("TRELLIS"), l.remembered("look").orElse("LIGHT")), ui)
+                        l.remembered("screen").orElse("TRELLIS"), l.remembered("look").orElse("LIGHT"), l.habits(), l.instruments()), ui)
                 .thenAccept(memory -> {
+                    takeIn(memory);
                     shelf.setTunes(memory.tunes());
                     palette.set(Palette.valueOf(memory.look()));
                     String[] parts = memory.standing().split(" ");
                     boolean known = parts.length == 3 && memory.tunes().stream()
                             .anyMatch(t -> String.valueOf(t.id()).equals(parts[0]));
-                    Screen last = Screen.valueOf(memory.screen());
+                    Screen last = Screen.valueOf(memory.screen()) == Screen.SHELF ? Screen.SHELF : Screen.TRELLIS;
                     if (known) {
                         open(Long.parseLong(parts[0]), Integer.parseInt(parts[1]), Integer.parseInt(parts[2]), last);
                     } else if (!memory.tunes().isEmpty()) {
                         open(memory.tunes().getFirst().id(), 4, 2, last);
                     }
                 });
+    }
+
+    private void takeIn(Memory memory) {
+        for (String document : memory.instruments()) {
+            try {
+                Instrument instrument = Instruments.parse("an instrument of yours", document);
+                own.put(instrument.id(), instrument);
+            } catch (DataFault e) {
+                say(e.getMessage() + "; it was left out and is kept in the library as it is");
+            }
+        }
+        takeOwn();
+        Map<String, SortedMap<String, String>> habits = new TreeMap<>();
+        memory.habits().forEach(h -> habits.computeIfAbsent(h.instrument(), i -> new TreeMap<>())
+                .put(h.pitch(), h.place()));
+        trellis.setHabits(habits);
     }
 
     /** The document of a tune as it is now; the answer comes on the interface's thread. */
@@ -240,6 +309,16 @@ public final class DeskModel {
         Arrangement arrangement = trellis.arrangement();
         int rung = trellis.rung();
         produce(file, "the file", () -> Exports.bytes(arrangement, rung, format.get()));
+    }
+
+    /** Prints the chart that is shown, as PDF or, by the name's ending, as SVG. */
+    public void printChart(Path file) {
+        ChartState state = chart.state().get();
+        Optional<String> title = state.tuneOnly() ? Optional.of(trellis.arrangement().tune().title()) : Optional.empty();
+        InstrumentChart printed = new InstrumentChart(state.instrument(), state.pitches(), title);
+        boolean svg = file.toString().toLowerCase(java.util.Locale.ROOT).endsWith(".svg");
+        produce(file, "the chart", () -> svg
+                ? SvgPainter.paint(printed.drawing(), 8).getBytes(java.nio.charset.StandardCharsets.UTF_8) : printed.pdf());
     }
 
     private interface Production {

@@ -25,6 +25,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import wildflourish.app.chart.ChartView;
 import wildflourish.app.paint.Palette;
 import wildflourish.app.shelf.Incipits;
 import wildflourish.app.shelf.ShelfView;
@@ -36,16 +37,20 @@ import wildflourish.app.work.Places;
 public final class DeskView extends BorderPane {
 
     private static final String TRELLIS_HINTS =
-            "← → note    ↑ ↓ rung    letter: place or lift    + – tempo    Ctrl+Z undo    Ctrl+P sheet";
+            "← → note    ↑ ↓ rung    letter: place or lift    + – tempo    Ctrl+Z undo    1–9 other place    Ctrl+I instrument";
     private static final String SHELF_HINTS = "↑ ↓ tune    Enter: open    Ctrl+O bring in    Ctrl+2 trellis";
 
+    private static final String CHART_HINTS = "↑ ↓ note    Enter: take a change    Ctrl+Z undo    Ctrl+P print the chart";
+
     private final DeskModel model;
+    private final ChartView chart;
     private final TrellisView trellis;
     private final ShelfView shelf;
     private final PathBar path = new PathBar();
     private final Label title = new Label();
     private final ToggleButton shelfTab = tab("shelf-tab", "Shelf", "Ctrl+1");
     private final ToggleButton trellisTab = tab("trellis-tab", "Trellis", "Ctrl+2");
+    private final ToggleButton chartTab = tab("chart-tab", "Chart", "Ctrl+3");
     private final StackPane screens = new StackPane();
     private final Label hints = new Label();
 
@@ -53,17 +58,18 @@ public final class DeskView extends BorderPane {
     public DeskView(DeskModel model) {
         this.model = model;
         this.trellis = new TrellisView(model.trellis());
+        this.chart = new ChartView(model.chart());
         this.shelf = new ShelfView(model.shelf(), new Incipits(model::document, model.palette()::get), model::open,
                 this::askForFile);
         getStyleClass().add("desk");
-        screens.getChildren().addAll(shelf, trellis);
+        screens.getChildren().addAll(shelf, trellis, chart);
         setTop(new VBox(top(), path));
         setCenter(screens);
         setBottom(bottom());
         model.screen().addListener((o, a, now) -> show(now));
         model.palette().addListener((o, a, now) -> dress(now));
         model.trellis().state().addListener((o, a, now) -> title.setText(model.trellis().arrangement().tune().title()
-                + "  ·  " + model.trellis().arrangement().instrument().name()));
+                + "  ·  " + model.trellis().arrangement().instrument().spoken()));
         acceptDrops();
         show(model.screen().get());
         dress(model.palette().get());
@@ -73,6 +79,8 @@ public final class DeskView extends BorderPane {
         ToggleGroup tabs = new ToggleGroup();
         shelfTab.setToggleGroup(tabs);
         trellisTab.setToggleGroup(tabs);
+        chartTab.setToggleGroup(tabs);
+        chartTab.setOnAction(e -> model.openChart());
         shelfTab.setOnAction(e -> model.screen().set(DeskModel.Screen.SHELF));
         trellisTab.setOnAction(e -> openTrellis());
         title.setId("title");
@@ -84,7 +92,7 @@ public final class DeskView extends BorderPane {
         Button sheet = action("sheet", "Sheet…", "print the take-home sheet: Ctrl+P", this::askForSheet);
         Button export = action("export", "Write file…", "as ABC, MIDI, SVG or PDF: Ctrl+E", this::askForExport);
         Button look = action("look", "Light / dark", "change the look: Ctrl+L", this::changeLook);
-        HBox bar = new HBox(8, shelfTab, trellisTab, title, gap, bringIn, sheet, export, look);
+        HBox bar = new HBox(8, shelfTab, trellisTab, chartTab, title, gap, bringIn, sheet, export, look);
         bar.setAlignment(Pos.CENTER_LEFT);
         bar.getStyleClass().add("top");
         return bar;
@@ -136,14 +144,26 @@ public final class DeskView extends BorderPane {
     private void show(DeskModel.Screen screen) {
         boolean onShelf = screen == DeskModel.Screen.SHELF;
         shelf.setVisible(onShelf);
-        trellis.setVisible(!onShelf && model.trellis().isOpen());
-        title.setVisible(!onShelf);
-        hints.setText(onShelf ? SHELF_HINTS : TRELLIS_HINTS);
-        (onShelf ? shelfTab : trellisTab).setSelected(true);
-        if (onShelf) {
-            shelf.focusList();
-        } else {
-            trellis.score().requestFocus();
+        boolean onTrellis = screen == DeskModel.Screen.TRELLIS;
+        trellis.setVisible(onTrellis && model.trellis().isOpen());
+        chart.setVisible(screen == DeskModel.Screen.CHART);
+        title.setVisible(onTrellis);
+        switch (screen) {
+            case SHELF -> {
+                hints.setText(SHELF_HINTS);
+                shelfTab.setSelected(true);
+                shelf.focusList();
+            }
+            case TRELLIS -> {
+                hints.setText(TRELLIS_HINTS);
+                trellisTab.setSelected(true);
+                trellis.score().requestFocus();
+            }
+            case CHART -> {
+                hints.setText(CHART_HINTS);
+                chartTab.setSelected(true);
+                chart.focusNotes();
+            }
         }
     }
 
@@ -162,6 +182,7 @@ public final class DeskView extends BorderPane {
             getStyleClass().add("dark");
         }
         trellis.setPalette(palette);
+        chart.setPalette(palette);
         shelf.refresh();
     }
 
@@ -195,7 +216,11 @@ public final class DeskView extends BorderPane {
     }
 
     private void askForSheet() {
-        if (hasTune()) {
+        if (model.screen().get() == DeskModel.Screen.CHART) {
+            path.ask("print the chart to (.pdf .svg):", Path.of(System.getProperty("user.home"),
+                    Places.fileName(model.chart().state().get().instrument().name()) + "-chart.pdf").toString(), true,
+                    model::printChart, this::refocus);
+        } else if (hasTune()) {
             path.ask("print the sheet to:", suggestion(".pdf"), true, model::handout, this::refocus);
         }
     }
@@ -231,9 +256,18 @@ public final class DeskView extends BorderPane {
         accelerator(scene, KeyCode.L, this::changeLook);
         accelerator(scene, KeyCode.DIGIT1, () -> model.screen().set(DeskModel.Screen.SHELF));
         accelerator(scene, KeyCode.DIGIT2, this::openTrellis);
+        accelerator(scene, KeyCode.DIGIT3, model::openChart);
+        accelerator(scene, KeyCode.I, () -> onTrellis(t -> trellis.chooseInstrument()));
+        accelerator(scene, KeyCode.H, () -> onTrellis(TrellisModel::keepHabit));
         accelerator(scene, KeyCode.G, () -> onTrellis(TrellisModel::grow));
         accelerator(scene, KeyCode.T, () -> onTrellis(TrellisModel::prune));
-        accelerator(scene, KeyCode.Z, () -> onTrellis(TrellisModel::undo));
+        accelerator(scene, KeyCode.Z, () -> {
+            if (model.screen().get() == DeskModel.Screen.CHART) {
+                model.chart().undo();
+            } else {
+                onTrellis(TrellisModel::undo);
+            }
+        });
         accelerator(scene, KeyCode.Y, () -> onTrellis(TrellisModel::redo));
         scene.getAccelerators().put(
                 new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
@@ -299,6 +333,10 @@ public final class DeskView extends BorderPane {
             model.trellis().stepTempo(4);
         } else if (key == '-') {
             model.trellis().stepTempo(-4);
+        } else if (key == '0') {
+            model.trellis().releasePlace();
+        } else if (key >= '1' && key <= '9') {
+            model.trellis().takeAlternative(key - '1');
         } else if (!model.trellis().toggleByKey(key)) {
             return;
         }

@@ -34,8 +34,19 @@ final class Tour {
             model.trellis().select(4, 19);
             model.palette().set(Palette.DARK);
         }));
-        stops.add(new Stop("shelf", () -> {
+        stops.add(new Stop("fiddle", () -> {
             model.palette().set(Palette.LIGHT);
+            model.trellis().setInstrument("fiddle");
+            model.trellis().select(0, 12);
+        }));
+        stops.add(new Stop("melodeon", () -> {
+            model.trellis().setInstrument("melodeon-dg");
+            model.trellis().select(0, 9);
+        }));
+        stops.add(new Stop("chart", model::openChart));
+        stops.add(new Stop("shelf", () -> {
+            model.trellis().undo();
+            model.trellis().undo();
             model.screen().set(DeskModel.Screen.SHELF);
         }));
     }

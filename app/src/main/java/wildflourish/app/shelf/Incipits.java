@@ -14,7 +14,7 @@ import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
 import wildflourish.app.work.Documents;
 import wildflourish.core.instrument.Instruments;
-import wildflourish.core.ornament.School;
+import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Timeline;

@@ -12,8 +12,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.growth.Candidate;
-import wildflourish.core.instrument.Breath;
-import wildflourish.core.instrument.Place;
 import wildflourish.core.ornament.HowTo;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.setting.Setting;
@@ -23,7 +21,7 @@ public final class NoteInHand extends VBox {
 
     private final TrellisModel model;
     private final Label title = new Label();
-    private final Label fingers = new Label();
+    private final PlaceInHand place;
     private final Label how = new Label();
     private final VBox rows = new VBox(4);
     private final Map<String, CandidateRow> byId = new HashMap<>();
@@ -37,20 +35,17 @@ public final class NoteInHand extends VBox {
         getStyleClass().add("note-in-hand");
         title.setId("note-title");
         title.getStyleClass().add("note-title");
-        fingers.setId("note-fingers");
-        fingers.getStyleClass().add("quiet");
-        fingers.setWrapText(true);
+        place = new PlaceInHand(model);
         how.setId("note-how");
         how.getStyleClass().add("how");
         how.setWrapText(true);
         how.setMinHeight(USE_PREF_SIZE);
-        fingers.setMinHeight(USE_PREF_SIZE);
         ScrollPane scroll = new ScrollPane(rows);
         scroll.setFitToWidth(true);
         scroll.setFocusTraversable(false);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(title, fingers, how, scroll);
+        getChildren().addAll(title, place, how, scroll);
         model.state().addListener((o, before, now) -> show(now));
     }
 
@@ -64,7 +59,7 @@ public final class NoteInHand extends VBox {
 
     private void show(TrellisState now) {
         title.setText(TrellisModel.noteInWords(now));
-        fingers.setText(fingering(now));
+        place.show(now);
         how.setText(instructions(now));
         how.setVisible(!how.getText().isEmpty());
         how.setManaged(!how.getText().isEmpty());
@@ -78,16 +73,6 @@ public final class NoteInHand extends VBox {
         if (!rows.getChildren().equals(shown)) {
             rows.getChildren().setAll(shown);
         }
-    }
-
-    private static String fingering(TrellisState now) {
-        return switch (now.situation().plan().at(now.note())) {
-            case Place.AsWritten w -> "as written";
-            case Place.Fingered(var f) -> "holes %s, %s breath%s".formatted(f.holes(),
-                    f.breath() == Breath.FIRM ? "firm" : "gentle",
-                    f.trial() ? " (differs from instrument to instrument: try it)" : "");
-            case Place.Missing(var why) -> why;
-        };
     }
 
     /** How each ornament on the note is done. */

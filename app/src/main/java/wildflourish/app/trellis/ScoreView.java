@@ -99,7 +99,8 @@ public final class ScoreView extends Region {
         double width = Math.max(40, (getWidth() - 14) / space());
         Ladder ladder = now.arrangement().ladder();
         Set<Integer> open = new LinkedHashSet<>(List.of(0, now.rung()));
-        ScoreRequest request = new ScoreRequest(now.situation(), ladder, open, true, now.rung(), width);
+        ScoreRequest request = new ScoreRequest(
+                now.situation(), ladder, open, true, now.rung(), now.hands().aids(), width);
         if (engraved == null || !sameScore(engraved, request)) {
             engraving = ScoreEngraver.engrave(request);
             engraved = request;
@@ -119,8 +120,8 @@ public final class ScoreView extends Region {
                 && a.open().equals(b.open())
                 && a.strip() == b.strip()
                 && a.width() == b.width()
-                && a.situation().instrument().equals(b.situation().instrument())
-                && a.situation().school().equals(b.situation().school());
+                && a.situation().plan() == b.situation().plan()
+                && a.aids().equals(b.aids());
     }
 
     private void keepInSight(TrellisState now) {

@@ -1,23 +1,36 @@
 package wildflourish.app.trellis;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.SortedMap;
 import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.work.Documents;
+import wildflourish.app.work.Hands;
+import wildflourish.core.finding.Finding;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Candidates;
 import wildflourish.core.growth.Grower;
 import wildflourish.core.growth.Reasons;
 import wildflourish.core.growth.Taste;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.instrument.Place;
+import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Ornament;
-import wildflourish.core.ornament.School;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
+import wildflourish.core.planning.Alternative;
+import wildflourish.core.planning.Choices;
+import wildflourish.core.planning.HandCheck;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
+import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tempo;
 
@@ -37,6 +50,9 @@ public final class TrellisModel {
 
         void redo(long tune);
 
+        /** Where a pitch is played on an instrument from now on; an empty place ends the habit. */
+        void habit(String instrument, String pitch, Optional<String> place);
+
         /** Where the teacher is now. */
         void stand(long tune, int rung, int note);
     }
@@ -48,6 +64,7 @@ public final class TrellisModel {
     private final Consumer<String> say;
     private final ReadOnlyObjectWrapper<TrellisState> state = new ReadOnlyObjectWrapper<>();
     private History history;
+    private Map<String, SortedMap<String, String>> habits = Map.of();
 
     /**
      * A model with no tune yet.
@@ -87,10 +104,37 @@ public final class TrellisModel {
         publish(tune, arrangement, rung, note);
     }
 
-    private void publish(long tune, Arrangement arrangement, int rung, int note) {
-        Situation situation = arrangement.situation();
+    /** Takes in the habits kept so far, by instrument and written pitch. */
+    public void setHabits(Map<String, SortedMap<String, String>> kept) {
+        habits = kept;
+    }
+
+    /** Plans anew after an instrument has been changed. */
+    public void refresh() {
+        if (isOpen()) {
+            TrellisState now = state.get();
+            publish(now.tune(), now.arrangement(), now.rung(), now.note());
+        }
+    }
+
+    private void publish(long tune, Arrangement given, int rung, int note) {
+        Arrangement arrangement = asThingsAre(given);
+        TrellisState before = state.get();
+        boolean samePlan = before != null && before.tune() == tune
+                && before.arrangement().tune() == arrangement.tune()
+                && before.arrangement().instrument().equals(arrangement.instrument())
+                && before.arrangement().school().equals(arrangement.school())
+                && before.arrangement().choices().equals(arrangement.choices());
+        Situation situation = samePlan ? before.situation() : arrangement.situation();
         publish(tune, arrangement, situation, new Candidates(situation, arrangement.tempo(), arrangement.speeds()),
                 rung, note);
+    }
+
+    /** The arrangement with the instrument and the habits as they are now. */
+    private Arrangement asThingsAre(Arrangement given) {
+        Instrument instrument = Instruments.byId(given.instrument().id())
+                .map(i -> i.takesCapo() ? i.withCapo(given.instrument().capo()) : i).orElse(given.instrument());
+        return given.with(instrument).with(given.choices().withHabits(habits));
     }
 
     private void publish(
@@ -99,7 +143,11 @@ public final class TrellisModel {
         int safeNote = Math.clamp(note, 0, Math.max(0, situation.tune().size() - 1));
         List<Candidate> ranked = situation.tune().size() == 0 ? List.of()
                 : candidates.ranked(safeNote, arrangement.ladder().setting(safeRung));
-        state.set(new TrellisState(tune, arrangement, situation, candidates, safeRung, safeNote, ranked,
+        TrellisState before = state.get();
+        boolean sameHands = before != null && before.situation() == situation
+                && before.arrangement().equals(arrangement) && before.rung() == safeRung;
+        Hands hands = sameHands ? before.hands() : Hands.of(arrangement, situation, safeRung);
+        state.set(new TrellisState(tune, arrangement, situation, candidates, hands, safeRung, safeNote, ranked,
                 history.canUndo(), history.canRedo()));
         journal.stand(tune, safeRung, safeNote);
     }
@@ -220,16 +268,126 @@ public final class TrellisModel {
         }
     }
 
+    /** Takes another instrument; the places chosen for this tune on each stay with it. */
+    public void setInstrument(String id) {
+        Instrument instrument = Instruments.known(id);
+        if (!instrument.id().equals(arrangement().instrument().id())) {
+            edit("on the " + instrument.name(), arrangement().with(instrument));
+        }
+    }
+
+    /** Moves the capo by so many frets, within what the neck allows. */
+    public void stepCapo(int by) {
+        Instrument instrument = arrangement().instrument();
+        try {
+            Instrument moved = instrument.withCapo(instrument.capo() + by);
+            edit(moved.capo() == 0 ? "no capo" : "capo at fret " + moved.capo(), arrangement().with(moved));
+        } catch (IllegalArgumentException e) {
+            say.accept(e.getMessage());
+        }
+    }
+
+    /** The other places of the note in hand, the cheapest first. */
+    public List<Alternative> alternatives() {
+        TrellisState now = state.get();
+        return now.situation().tune().size() == 0 ? List.of() : now.situation().plan().alternatives(now.note());
+    }
+
+    /** Plays the note in hand at its nth other place, counted from 0; the rest of the plan adapts. */
+    public void takeAlternative(int nth) {
+        List<Alternative> all = alternatives();
+        if (nth < all.size()) {
+            take(all.get(nth).place());
+        }
+    }
+
+    private void take(Place place) {
+        TrellisState now = state.get();
+        Arrangement arrangement = now.arrangement();
+        edit("%s played with %s".formatted(where(now), place.inWords()), arrangement.with(
+                arrangement.choices().with(arrangement.instrument(), now.note(), Optional.of(place.text()))));
+    }
+
+    /** Leaves the place of the note in hand to the plan again. */
+    public void releasePlace() {
+        TrellisState now = state.get();
+        if (!now.situation().plan().isChosen(now.note())) {
+            say.accept("the plan chooses the place of " + where(now) + " already");
+            return;
+        }
+        Arrangement arrangement = now.arrangement();
+        edit("the plan chooses the place of " + where(now), arrangement.with(
+                arrangement.choices().with(arrangement.instrument(), now.note(), Optional.empty())));
+    }
+
+    /**
+     * Checks a place typed for the note in hand: one that sounds it is taken, of another one is told what it sounds.
+     *
+     * @return whether it was taken
+     */
+    public boolean typePlace(String typed) {
+        TrellisState now = state.get();
+        Instrument instrument = now.arrangement().instrument();
+        Optional<Finding> fault = HandCheck.check(now.situation().tune().note(now.note()), instrument, typed, 1, 1);
+        if (fault.isPresent()) {
+            say.accept("%s; %s".formatted(fault.get().what(), fault.get().remedy()));
+            return false;
+        }
+        String text = typed.strip().toLowerCase(Locale.ROOT);
+        List<Place> places = new ArrayList<>(List.of(now.situation().plan().at(now.note())));
+        alternatives().forEach(a -> places.add(a.place()));
+        Optional<Place> place = places.stream()
+                .filter(p -> p.text().toLowerCase(Locale.ROOT).replace(" row", "").startsWith(text.replace(" row", "")))
+                .findFirst();
+        place.ifPresentOrElse(this::take, () -> say.accept(typed + " sounds the note, but lies out of the hand's reach here"));
+        return place.isPresent();
+    }
+
+    /** Keeps the place of the note in hand as the habit of its instrument, for every tune; or ends that habit. */
+    public void keepHabit() {
+        TrellisState now = state.get();
+        Instrument instrument = now.arrangement().instrument();
+        Pitch pitch = now.situation().tune().note(now.note()).pitch();
+        String text = now.situation().plan().at(now.note()).text();
+        if (!instrument.hasHands() || now.situation().plan().at(now.note()) instanceof Place.Missing) {
+            say.accept("there is no place to keep");
+            return;
+        }
+        boolean ends = now.arrangement().choices().habit(instrument, pitch).filter(text::equals).isPresent();
+        Choices changed = now.arrangement().choices()
+                .withHabit(instrument, pitch, ends ? Optional.empty() : Optional.of(text));
+        habits = changed.habits();
+        journal.habit(instrument.id(), Pitch.ofMidi(pitch.midi()).toString(), ends ? Optional.empty() : Optional.of(text));
+        publish(now.tune(), now.arrangement(), now.rung(), now.note());
+        say.accept(ends ? "the habit for %s on the %s is ended".formatted(pitch.spoken(), instrument.name())
+                : "from now on %s on the %s is played with %s".formatted(pitch.spoken(), instrument.name(),
+                        now.situation().plan().at(now.note()).inWords()));
+    }
+
     /** Grows the ladder anew from bare, at this tempo and level. */
     public void grow() {
-        edit("ladder grown from bare", arrangement().with(grower().grow().ladder()));
+        if (hasVocabulary()) {
+            edit("ladder grown from bare", arrangement().with(grower().grow().ladder()));
+        }
     }
 
     /** Thins the fullest rung out into a new ladder. */
     public void prune() {
+        if (!hasVocabulary()) {
+            return;
+        }
         Arrangement now = arrangement();
         edit("ladder pruned from the fullest rung", now.with(
                 grower().prune(now.ladder().setting(now.ladder().size() - 1)).ladder()));
+    }
+
+    private boolean hasVocabulary() {
+        boolean has = !state.get().situation().vocabulary().all().isEmpty();
+        if (!has) {
+            say.accept("there are no ornaments for the %s yet; its fingering is planned".formatted(
+                    arrangement().instrument().name()));
+        }
+        return has;
     }
 
     private Grower grower() {

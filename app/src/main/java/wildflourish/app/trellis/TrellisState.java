@@ -1,6 +1,7 @@
 package wildflourish.app.trellis;
 
 import java.util.List;
+import wildflourish.app.work.Hands;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Candidates;
 import wildflourish.core.ornament.Situation;
@@ -12,6 +13,7 @@ import wildflourish.core.setting.Arrangement;
  * @param tune id of the tune in the library
  * @param rung the rung in hand
  * @param note the note in hand
+ * @param hands strokes, breath and air of the rung in hand
  * @param ranked what the note can take, the best first
  */
 public record TrellisState(
@@ -19,6 +21,7 @@ public record TrellisState(
         Arrangement arrangement,
         Situation situation,
         Candidates candidates,
+        Hands hands,
         int rung,
         int note,
         List<Candidate> ranked,

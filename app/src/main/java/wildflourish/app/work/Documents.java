@@ -3,9 +3,10 @@ package wildflourish.app.work;
 import wildflourish.core.growth.Grower;
 import wildflourish.core.growth.Taste;
 import wildflourish.core.instrument.Instrument;
-import wildflourish.core.ornament.School;
+import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
+import wildflourish.core.ornament.Vocabulary;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
@@ -43,7 +44,7 @@ public final class Documents {
 
     /** A ladder grown for an instrument; on no instrument it has its ground only. */
     public static Arrangement grown(Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school) {
-        if (instrument.chart().isEmpty()) {
+        if (Vocabulary.of(instrument.family()).all().isEmpty()) {
             return new Arrangement(tune, instrument, tempo, speeds, school, bare());
         }
         Situation situation = Situation.of(Timeline.of(tune), instrument, school);

@@ -55,7 +55,7 @@ public final class Exports {
                 yield text.getBytes(StandardCharsets.UTF_8);
             }
             case MIDI -> MidiWriter.write(arrangement.tune().title(), performance(arrangement, rung),
-                    arrangement.tempo(), arrangement.instrument().chart().isPresent());
+                    arrangement.tempo(), arrangement.instrument().hasHands());
             case SVG -> SvgPainter.paint(score(arrangement, rung), SVG_PIXELS).getBytes(StandardCharsets.UTF_8);
             case PDF -> PdfPainter.paint(arrangement.tune().title(), List.of(score(arrangement, rung)), PDF_POINTS);
         };
@@ -72,7 +72,7 @@ public final class Exports {
     /** The score of one rung with its title, and its fingers where the instrument has them. */
     private static Drawing score(Arrangement arrangement, int rung) {
         Situation situation = arrangement.situation();
-        boolean hands = arrangement.instrument().chart().isPresent();
+        boolean hands = arrangement.instrument().hasHands();
         Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(
                 situation, arrangement.ladder(), Set.of(rung), false, hands ? rung : -1, SCORE_WIDTH));
         var shapes = new ArrayList<wildflourish.score.display.Shape>();

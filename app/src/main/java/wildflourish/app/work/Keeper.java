@@ -5,6 +5,7 @@ import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
@@ -14,6 +15,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import wildflourish.library.Edition;
+import wildflourish.library.Habit;
 import wildflourish.library.Library;
 import wildflourish.library.LibraryFault;
 
@@ -86,6 +88,28 @@ public final class Keeper implements AutoCloseable {
     /** Goes one edition forward. */
     public void redo(long tune) {
         keep(() -> library.redo(current.get(tune)).ifPresent(e -> current.put(tune, e)));
+    }
+
+    /** Keeps an instrument as the teacher has it. */
+    public void keepInstrument(String id, String document) {
+        keep(() -> library.keepInstrument(id, document));
+    }
+
+    /** Keeps a teacher's instrument no longer. */
+    public void forgetInstrument(String id) {
+        keep(() -> library.forgetInstrument(id));
+    }
+
+    /** Keeps where a pitch is played on an instrument; an empty place ends the habit. */
+    public void habit(String instrument, String pitch, Optional<String> place) {
+        Habit habit = new Habit(instrument, pitch, place.orElse(""));
+        keep(() -> {
+            if (place.isPresent()) {
+                library.keepHabit(habit);
+            } else {
+                library.endHabit(habit);
+            }
+        });
     }
 
     /** Keeps a value under a name; of several in a hurry only the last is written. */

@@ -1,5 +1,6 @@
 package wildflourish.core.data;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.core.JsonParser;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
@@ -48,6 +49,16 @@ public final class DataFile {
             throw new DataFault(place(name, e) + " field " + field + ": " + e.getOriginalMessage());
         } catch (JsonProcessingException e) {
             throw new DataFault(place(name, e) + ": " + e.getOriginalMessage());
+        }
+    }
+
+    /** A record as the text of a data file; fields without a value are left out. */
+    public static String write(Object record) {
+        try {
+            return MAPPER.copy().setSerializationInclusion(JsonInclude.Include.NON_NULL)
+                    .writerWithDefaultPrettyPrinter().writeValueAsString(record);
+        } catch (JsonProcessingException e) {
+            throw new IllegalArgumentException("this cannot be written as data: " + e.getOriginalMessage(), e);
         }
     }
 

@@ -1,6 +1,11 @@
 package wildflourish.core.instrument;
 
-/** How hard one blows: gently for the lower octave, firmly for the upper (common practice). */
+/** How hard one blows. */
 public enum Breath {
-    GENTLE, FIRM
+    /** For the lower octave (common practice). */
+    GENTLE,
+    /** For the upper octave (common practice). */
+    FIRM,
+    /** The same for every note: a bag blows, and nothing changes its pressure. */
+    STEADY
 }

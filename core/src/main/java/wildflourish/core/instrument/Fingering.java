@@ -1,5 +1,7 @@
 package wildflourish.core.instrument;
 
+import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalInt;
 
 /**
@@ -7,8 +9,9 @@ import java.util.OptionalInt;
  *
  * @param tapHole the hole that a tap strikes when it is not the next open one; empty for the plain rule
  * @param trial true when it depends on the instrument and has to be tried
+ * @param school the school that wants it, as {@code c-natural=half}; empty when all do
  */
-public record Fingering(Holes holes, Breath breath, OptionalInt tapHole, boolean trial) {
+public record Fingering(Holes holes, Breath breath, OptionalInt tapHole, boolean trial, Optional<String> school) {
 
     /** The hole a tap strikes: the next open one below the closed ones, if any. */
     public OptionalInt tap() {
@@ -16,6 +19,11 @@ public record Fingering(Holes holes, Breath breath, OptionalInt tapHole, boolean
             return tapHole;
         }
         int below = holes.lowestClosed() + 1;
-        return below <= Holes.COUNT && holes.isOpen(below) ? OptionalInt.of(below) : OptionalInt.empty();
+        return below <= holes.count() && holes.isOpen(below) ? OptionalInt.of(below) : OptionalInt.empty();
+    }
+
+    /** Holes and breath, as one types them: {@code xxx xoo gentle}. */
+    public String text() {
+        return holes + " " + breath.name().toLowerCase(Locale.ROOT);
     }
 }

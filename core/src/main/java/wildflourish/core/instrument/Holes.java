@@ -1,38 +1,63 @@
 package wildflourish.core.instrument;
 
 /**
- * Six finger holes from the mouth downward, each closed, open or half covered.
+ * The holes of a wind instrument, each closed ({@code x}), open ({@code o}) or half covered ({@code h}).
  *
- * @param pattern six letters of {@code x}, {@code o} and {@code h}, without the gap between the hands
+ * @param thumb the thumb hole, one letter; empty when there is none
+ * @param pattern the finger holes from the mouth downward, without the gap between the hands; the upper hand has three
  */
-public record Holes(String pattern) {
+public record Holes(String thumb, String pattern) {
 
-    public static final int COUNT = 6;
+    private static final int UPPER_HAND = 3;
 
     public Holes {
-        if (!pattern.matches("[xoh]{6}")) {
-            throw new IllegalArgumentException("'" + pattern + "' does not name six holes as x, o or h");
+        if (!thumb.matches("[xoh]?") || !pattern.matches("[xoh]{6,7}")) {
+            throw new IllegalArgumentException(
+                    "'%s' does not name the holes as x, o or h, like xxx xoo".formatted((thumb + " " + pattern).strip()));
         }
     }
 
-    /** Reads {@code "xxx xoo"}; spaces do not matter. */
+    /** Reads {@code "xxx xoo"}, or with the thumb first {@code "x xxx xoxo"}; the thumb stands by itself. */
     public static Holes parse(String text) {
-        return new Holes(text.replace(" ", ""));
+        String[] groups = text.strip().split("\\s+", 2);
+        boolean thumbFirst = groups.length == 2 && groups[0].length() == 1;
+        return thumbFirst
+                ? new Holes(groups[0], groups[1].replace(" ", "")) : new Holes("", text.replace(" ", ""));
     }
 
-    /** Whether a finger lies on hole {@code hole}, counted from 1 at the mouth, and covers it. */
+    /** How many finger holes there are, the thumb's not counted. */
+    public int count() {
+        return pattern.length();
+    }
+
+    public boolean hasThumb() {
+        return !thumb.isEmpty();
+    }
+
+    /** The lowest number a hole has here: 0 for the thumb's, 1 where there is none. */
+    public int first() {
+        return hasThumb() ? 0 : 1;
+    }
+
+    /** How a hole is covered: {@code x}, {@code o} or {@code h}; hole 0 is the thumb's, 1 the next from the mouth. */
+    public char at(int hole) {
+        return hole == 0 ? thumb.charAt(0) : pattern.charAt(hole - 1);
+    }
+
+    /** Whether a finger lies on the hole and covers it. */
     public boolean isClosed(int hole) {
-        return pattern.charAt(hole - 1) == 'x';
+        return at(hole) == 'x';
     }
 
     public boolean isOpen(int hole) {
-        return pattern.charAt(hole - 1) == 'o';
+        return at(hole) == 'o';
     }
 
     public boolean isHalf(int hole) {
-        return pattern.charAt(hole - 1) == 'h';
+        return at(hole) == 'h';
     }
 
+    /** Whether a finger half covers its hole; a pinched thumb hole is no such thing. */
     public boolean hasHalf() {
         return pattern.indexOf('h') >= 0;
     }
@@ -46,16 +71,25 @@ public record Holes(String pattern) {
         return open >= 0 && pattern.indexOf('x', open) >= 0;
     }
 
-    /** The lowest closed hole, or 0 when none is. */
+    /** The lowest closed finger hole, or 0 when none is. */
     public int lowestClosed() {
         return pattern.lastIndexOf('x') + 1;
     }
 
-    /** How many fingers change between the two. */
+    /** How many finger holes are open. */
+    public int fingersUp() {
+        int up = 0;
+        for (int hole = first(); hole <= count(); hole++) {
+            up += isOpen(hole) ? 1 : 0;
+        }
+        return up;
+    }
+
+    /** How many fingers change between the two, the thumb counted; both have the same holes. */
     public int fingersMoved(Holes other) {
         int moved = 0;
-        for (int i = 0; i < COUNT; i++) {
-            if (pattern.charAt(i) != other.pattern.charAt(i)) {
+        for (int hole = first(); hole <= count(); hole++) {
+            if (at(hole) != other.at(hole)) {
                 moved++;
             }
         }
@@ -66,16 +100,35 @@ public record Holes(String pattern) {
     public boolean isContraryTo(Holes next) {
         boolean down = false;
         boolean up = false;
-        for (int hole = 1; hole <= COUNT; hole++) {
+        for (int hole = first(); hole <= count(); hole++) {
             down |= isOpen(hole) && next.isClosed(hole);
             up |= isClosed(hole) && next.isOpen(hole);
         }
         return down && up;
     }
 
-    /** As charts are written: {@code xxx xoo}. */
+    /** Whether every hole is at least as open there as here, and one more so. */
+    public boolean isOpenedFurtherIn(Holes other) {
+        boolean more = false;
+        for (int hole = first(); hole <= count(); hole++) {
+            int here = "xho".indexOf(at(hole));
+            int there = "xho".indexOf(other.at(hole));
+            if (there < here) {
+                return false;
+            }
+            more |= there > here;
+        }
+        return more;
+    }
+
+    /** Whether the two belong to instruments with the same holes. */
+    public boolean hasTheSameHolesAs(Holes other) {
+        return hasThumb() == other.hasThumb() && count() == other.count();
+    }
+
+    /** As charts are written: {@code xxx xoo}, or {@code x xxx xoxo}. */
     @Override
     public String toString() {
-        return pattern.substring(0, 3) + " " + pattern.substring(3);
+        return (hasThumb() ? thumb + " " : "") + pattern.substring(0, UPPER_HAND) + " " + pattern.substring(UPPER_HAND);
     }
 }

@@ -7,8 +7,8 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Holes;
-import wildflourish.core.instrument.OpenHoleChart;
 import wildflourish.core.instrument.Place;
+import wildflourish.core.instrument.WindChart;
 import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Timeline.Stand;
@@ -96,7 +96,7 @@ public final class Gestures {
         if (stack.isEmpty()) {
             return;
         }
-        if (situation.instrument().chart().isEmpty()) {
+        if (!situation.instrument().hasHands()) {
             throw new Hindrance(new Obstacle.NoHands());
         }
         if (situation.plan().at(stand.index()) instanceof Place.Missing missing) {
@@ -142,7 +142,7 @@ public final class Gestures {
         for (int i = 0; i < beats.size(); i++) {
             Ornament.Beat beat = beats.get(i);
             boolean last = i == beats.size() - 1;
-            Ratio length = last ? left : Ornament.share(beat, situation.school().choices())
+            Ratio length = last ? left : Ornament.share(beat, situation.school())
                     .orElse(stand.sounding().dividedBy(Ratio.of(beats.size(), 1)));
             parts.add(new ArrayList<>(parts(body, beat.moves())));
             lengths.add(length);
@@ -251,7 +251,7 @@ public final class Gestures {
     private Gesture.Part pop(Ornament ornament) {
         Pitch from = stand.pitch();
         Pitch to = next().pitch();
-        OpenHoleChart.Landing landing = chart().landing(from, way(), to)
+        WindChart.Landing landing = chart().landing(from, way(), to)
                 .orElseThrow(() -> new Hindrance(new Obstacle.NoPop(from, to)));
         return new Gesture.Part(Move.POP, ornament.id(), chart().openedFrom(landing.pops(), to), landing.pops());
     }
@@ -264,14 +264,14 @@ public final class Gestures {
 
     private boolean hasHoleBelow() {
         Holes holes = way().holes();
-        return java.util.stream.IntStream.rangeClosed(2, Holes.COUNT).anyMatch(h -> !holes.isClosed(h));
+        return java.util.stream.IntStream.rangeClosed(2, holes.count()).anyMatch(h -> !holes.isClosed(h));
     }
 
     private Fingering way() {
         return situation.plan().fingering(stand.index()).orElseThrow();
     }
 
-    private OpenHoleChart chart() {
+    private WindChart chart() {
         return situation.instrument().chart().orElseThrow();
     }
 }

@@ -1,8 +1,8 @@
 package wildflourish.core.ornament;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import wildflourish.core.instrument.School;
 import wildflourish.core.tune.Ratio;
 
 /**
@@ -115,7 +115,7 @@ public record Ornament(
     }
 
     /** The shares of the first pulse and so on, in the school chosen. */
-    static Optional<Ratio> share(Beat beat, Map<String, String> school) {
-        return "leaning".equals(school.get("roll")) && beat.leaning().isPresent() ? beat.leaning() : beat.length();
+    static Optional<Ratio> share(Beat beat, School school) {
+        return school.roll().equals("leaning") && beat.leaning().isPresent() ? beat.leaning() : beat.length();
     }
 }

@@ -61,6 +61,7 @@ public final class Vocabulary {
         return switch (family) {
             case NONE -> EMPTY;
             case OPEN_HOLE -> OPEN_HOLE;
+            case THUMB_HOLE, CLOSED_CHANTER, NINE_NOTE_CHANTER, BOWED, FRETTED, TWO_WAY_REED, ONE_WAY_REED -> EMPTY;
         };
     }
 
@@ -97,6 +98,11 @@ public final class Vocabulary {
                 .filter(m -> m.name().equals(word.toUpperCase(Locale.ROOT).replace(' ', '_')))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("there is no movement '" + word + "'"));
+    }
+
+    /** Whether some family has an ornament of this id. */
+    public static boolean isAnywhere(String id) {
+        return OPEN_HOLE.byId.containsKey(id);
     }
 
     /** All of them, in the order of the file. */

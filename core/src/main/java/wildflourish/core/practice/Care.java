@@ -1,7 +1,6 @@
 package wildflourish.core.practice;
 
 import java.util.List;
-import java.util.Locale;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.instrument.Family;
 
@@ -18,7 +17,6 @@ public final class Care {
 
     /** The cautions for players of a family, in full sentences. */
     public static List<String> of(Family family) {
-        String name = family.name().toLowerCase(Locale.ROOT).replace('_', '-');
-        return ALL.stream().filter(c -> c.families().contains(name)).map(Caution::text).toList();
+        return ALL.stream().filter(c -> c.families().contains(family.id())).map(Caution::text).toList();
     }
 }

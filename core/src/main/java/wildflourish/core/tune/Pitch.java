@@ -69,6 +69,16 @@ public record Pitch(Step step, int alter, int octave) implements Comparable<Pitc
         return new Pitch(step, newAlter, octave);
     }
 
+    /** This pitch moved; spelled as the interval spells it, unless that took more than a double accidental. */
+    public Pitch plus(Interval interval) {
+        int letter = diatonic() + interval.steps();
+        Step newStep = Step.values()[Math.floorMod(letter, 7)];
+        int newOctave = Math.floorDiv(letter, 7);
+        int newAlter = midi() + interval.semitones() - new Pitch(newStep, 0, newOctave).midi();
+        return newAlter < -2 || newAlter > 2
+                ? ofMidi(midi() + interval.semitones()) : new Pitch(newStep, newAlter, newOctave);
+    }
+
     public Pitch octavesUp(int octaves) {
         return new Pitch(step, alter, octave + octaves);
     }

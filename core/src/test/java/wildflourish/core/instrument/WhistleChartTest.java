@@ -15,7 +15,7 @@ import wildflourish.core.tune.Pitch;
 /** The D whistle's chart against rules that do not come from the table: common practice, from memory. */
 class WhistleChartTest {
 
-    private final OpenHoleChart chart = Instruments.known("whistle-d").chart().orElseThrow();
+    private final WindChart chart = Instruments.known("whistle-d").chart().orElseThrow();
 
     private Fingering usual(String pitch) {
         return chart.ways(Pitch.parse(pitch)).getFirst();
@@ -87,7 +87,7 @@ class WhistleChartTest {
                   {"pitch": "D4", "ways": [{"holes": "xxx xxo", "breath": "gentle", "tap": null, "trial": false}]},
                   {"pitch": "E4", "ways": [{"holes": "xxx xxx", "breath": "gentle", "tap": null, "trial": false}]}],
                  "cuts": {"upper-third": {"others": [3]}}, "cran": [3, 4], "landings": []}""";
-        assertThatThrownBy(() -> OpenHoleChart.parse("bad.json", bad)).isInstanceOf(DataFault.class)
+        assertThatThrownBy(() -> WindChart.parse("bad.json", bad)).isInstanceOf(DataFault.class)
                 .hasMessageContaining("bad.json").hasMessageContaining("opens one hole more");
     }
 
@@ -97,7 +97,7 @@ class WhistleChartTest {
                 {"provenance": "test", "notes": [
                   {"pitch": "D4", "ways": [{"holes": "xxx xx", "breath": "gentle", "tap": null, "trial": false}]}],
                  "cuts": {}, "cran": [3], "landings": []}""";
-        assertThatThrownBy(() -> OpenHoleChart.parse("bad.json", bad)).isInstanceOf(DataFault.class)
+        assertThatThrownBy(() -> WindChart.parse("bad.json", bad)).isInstanceOf(DataFault.class)
                 .hasMessageContaining("six holes");
     }
 
@@ -151,7 +151,7 @@ class WhistleChartTest {
         assertThat(landing("B4", "A5")).isEmpty();
     }
 
-    private Optional<OpenHoleChart.Landing> landing(String from, String to) {
+    private Optional<WindChart.Landing> landing(String from, String to) {
         return chart.landing(Pitch.parse(from), usual(from), Pitch.parse(to));
     }
 

@@ -7,11 +7,11 @@ import java.util.Optional;
 import java.util.TreeMap;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
-import wildflourish.core.ornament.Ornament;
-import wildflourish.core.ornament.School;
+import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Vocabulary;
+import wildflourish.core.planning.Choices;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
@@ -30,12 +30,14 @@ import wildflourish.core.tune.TuneType;
  * I:flourish tempo 1/2=100
  * I:flourish level fluent
  * I:flourish school cut=upper-third roll=even
+ * I:flourish capo 2
+ * I:flourish at whistle-d 12 hoo ooo gentle
  * I:flourish rung 0 bare
  * I:flourish place 12 cut from 2
  * I:flourish shown 2
  * </pre>
  * {@code place} names the note (counted from 0), the ornament, and the lowest rung that has it; {@code shown} is the rung
- * whose signs stand on the notes.
+ * whose signs stand on the notes; {@code at} a place chosen by hand for a note on an instrument.
  */
 final class Instructions {
 
@@ -56,6 +58,8 @@ final class Instructions {
         School school = School.USUAL;
         TreeMap<Integer, String> names = new TreeMap<>();
         List<Placed> placed = new ArrayList<>();
+        Choices choices = Choices.NONE;
+        int capo = 0;
         int shown = -1;
         for (AbcLine line : lines) {
             String[] words = line.value().split("\\s+", 4);
@@ -64,6 +68,12 @@ final class Instructions {
                     case "instrument" -> instrument = Instruments.known(words[2]);
                     case "tempo" -> tempo = Tempo.parse(words[2]);
                     case "level" -> speeds = Speeds.level(words[2]);
+                    case "capo" -> capo = Integer.parseInt(words[2]);
+                    case "at" -> {
+                        String[] rest = words[3].split("\\s+", 2);
+                        choices = choices.with(Instruments.known(words[2]), Integer.parseInt(rest[0]),
+                                Optional.of(rest[1]));
+                    }
                     case "school" -> school = school(line.value());
                     case "rung" -> names.put(Integer.parseInt(words[2]), words[3]);
                     case "place" -> {
@@ -84,7 +94,8 @@ final class Instructions {
                     "the tune was read without its ladder");
             return Optional.empty();
         }
-        Situation situation = Situation.of(Timeline.of(tune), instrument, school);
+        instrument = withCapo(instrument, capo, lines, findings);
+        Situation situation = Situation.of(Timeline.of(tune), instrument, school, choices);
         Ladder ladder = ladder(situation, names, placed, findings);
         Tune plain = tune;
         if (shown >= 0 && shown < ladder.size()) {
@@ -96,7 +107,16 @@ final class Instructions {
                         "they were kept as part of the plain tune");
             }
         }
-        return Optional.of(new Arrangement(plain, instrument, tempo, speeds, school, ladder));
+        return Optional.of(new Arrangement(plain, instrument, tempo, speeds, school, choices, ladder));
+    }
+
+    private static Instrument withCapo(Instrument instrument, int capo, List<AbcLine> lines, Findings findings) {
+        try {
+            return instrument.withCapo(capo);
+        } catch (IllegalArgumentException e) {
+            findings.warning(lines.getFirst().number(), 1, e.getMessage(), "the tune was read without it");
+            return instrument;
+        }
     }
 
     private static School school(String value) {
@@ -114,8 +134,8 @@ final class Instructions {
         List<Setting> settings = new ArrayList<>();
         names.values().forEach(n -> settings.add(Setting.BARE));
         for (Placed one : placed) {
-            Optional<Ornament> ornament = vocabulary.byId(one.ornament());
-            if (ornament.isEmpty() || one.note() < 0 || one.note() >= situation.tune().size()
+            boolean known = vocabulary.byId(one.ornament()).isPresent() || Vocabulary.isAnywhere(one.ornament());
+            if (!known || one.note() < 0 || one.note() >= situation.tune().size()
                     || one.rung() < 0 || one.rung() >= settings.size()) {
                 findings.warning(one.line(), 1, "there is no place for '%s' on note %d".formatted(
                         one.ornament(), one.note()), "the placement was left out");
@@ -138,8 +158,15 @@ final class Instructions {
         lines.add("instrument " + arrangement.instrument().id());
         lines.add("tempo " + exact(arrangement.tempo()));
         lines.add("level " + arrangement.speeds().name());
-        lines.add("school " + String.join(" ", new TreeMap<>(arrangement.school().choices()).entrySet().stream()
-                .map(e -> e.getKey() + "=" + e.getValue()).toList()));
+        if (arrangement.instrument().capo() > 0) {
+            lines.add("capo " + arrangement.instrument().capo());
+        }
+        if (!arrangement.school().choices().isEmpty()) {
+            lines.add("school " + String.join(" ", new TreeMap<>(arrangement.school().choices()).entrySet().stream()
+                    .map(e -> e.getKey() + "=" + e.getValue()).toList()));
+        }
+        arrangement.choices().here().forEach((instrument, places) -> places.forEach((note, place) ->
+                lines.add("at " + instrument + " " + note + " " + place)));
         Ladder ladder = arrangement.ladder();
         for (int r = 0; r < ladder.size(); r++) {
             lines.add("rung " + r + " " + ladder.rung(r).name());

@@ -12,7 +12,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.growth.Grower;
 import wildflourish.core.growth.Taste;
 import wildflourish.core.instrument.Instruments;
-import wildflourish.core.ornament.School;
+import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.setting.Arrangement;

@@ -2,124 +2,128 @@ package wildflourish.score.engrave;
 
 import java.util.ArrayList;
 import java.util.List;
-import wildflourish.core.instrument.Breath;
-import wildflourish.core.instrument.Fingering;
-import wildflourish.core.instrument.Holes;
+import java.util.Optional;
+import wildflourish.core.instrument.ButtonBoard;
+import wildflourish.core.instrument.Neck;
 import wildflourish.core.instrument.Place;
-import wildflourish.core.ornament.Gesture;
+import wildflourish.core.instrument.Unheld;
+import wildflourish.core.instrument.WindChart;
 import wildflourish.core.ornament.Gestures;
 import wildflourish.core.ornament.Making;
-import wildflourish.core.ornament.Move;
-import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Situation;
+import wildflourish.core.planning.Strokes;
 import wildflourish.core.setting.Setting;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
 import wildflourish.score.display.Shape;
+import wildflourish.score.font.MusicFont;
 
-/**
- * The fingers under the notes: six holes from the mouth downward, a plus sign for firmer breath, and beside a hole the
- * sign of the movement its finger makes in an ornament: a peak for a finger lifted, a trough for one that strikes.
- */
+/** The hands under the notes, each family in its own picture, with the marks of breath and air. */
 public final class FingeringStrip {
 
-    static final double STEP = 1.06;
-    private static final double RADIUS = 0.43;
-    private static final double GAP = 0.35;
+    /** Room that the labels of its rows want before the music. */
+    static final double LABELS = 6.4;
 
-    private FingeringStrip() {}
+    /** Half a notehead: pictures stand under the middle of the note. */
+    private static final double MIDDLE = 0.59;
 
-    /** Its height for six holes and the breath sign. */
-    public static double height() {
-        return Holes.COUNT * STEP + GAP + 1.9;
+    private final Situation situation;
+    private final Setting setting;
+    private final Aids aids;
+    private final Strokes strokes;
+
+    /** The strip of a tune in somebody's hands; {@code setting} says whose ornaments move the fingers. */
+    FingeringStrip(Situation situation, Setting setting, Aids aids) {
+        this.situation = situation;
+        this.setting = setting;
+        this.aids = aids;
+        this.strokes = Strokes.of(situation.tune(), situation.instrument(), situation.school());
     }
 
-    static List<Shape> of(SystemLayout system, Situation situation, Setting setting) {
-        List<Shape> shapes = new ArrayList<>();
+    /** Its height, in staff spaces; 0 on no instrument. */
+    double height() {
+        return switch (situation.instrument().layout()) {
+            case WindChart chart -> HolePicture.height(chart);
+            case Neck neck -> NeckPicture.height(neck);
+            case ButtonBoard board -> ButtonPicture.height(board);
+            case Unheld unheld -> 0;
+        };
+    }
+
+    /** The shapes under one system, their top at 0. */
+    List<Shape> of(SystemLayout system) {
+        List<Spot> spots = new ArrayList<>();
         for (SystemLayout.Placed bar : system.bars()) {
             for (int i = 0; i < bar.xs().length; i++) {
                 int note = bar.bar().columns().get(i).note();
                 if (note >= 0 && !situation.tune().note(note).heldOver()) {
-                    note(bar.xs()[i] + 0.59, note, situation, setting, shapes);
+                    spots.add(new Spot(bar.xs()[i] + MIDDLE, note, situation.plan().at(note)));
                 }
             }
         }
-        return shapes;
-    }
-
-    private static void note(double x, int note, Situation situation, Setting setting, List<Shape> shapes) {
-        switch (situation.plan().at(note)) {
-            case Place.AsWritten written -> { }
-            case Place.Missing missing -> {
-                shapes.add(new Shape.Line(x - 0.5, 2.5, x + 0.5, 3.5, 0.2, Ink.MISSING));
-                shapes.add(new Shape.Line(x - 0.5, 3.5, x + 0.5, 2.5, 0.2, Ink.MISSING));
-            }
-            case Place.Fingered(var fingering) -> {
-                shapes.addAll(holes(x, fingering));
-                List<Ornament> ornaments = setting.ornaments(note, situation.vocabulary());
-                if (Gestures.make(situation, note, ornaments) instanceof Making.Made made) {
-                    moves(x, made.gesture(), situation, shapes);
-                }
-            }
-        }
-    }
-
-    /** The holes of one fingering in a column centred on x, its top at 0. */
-    public static List<Shape> holes(double x, Fingering fingering) {
         List<Shape> shapes = new ArrayList<>();
-        for (int hole = 1; hole <= Holes.COUNT; hole++) {
-            double y = y(hole);
-            shapes.add(new Shape.Disc(x, y, RADIUS, fingering.holes().isClosed(hole), 0.12, Ink.MUSIC));
-            if (fingering.holes().isHalf(hole)) {
-                List<Shape.Point> half = new ArrayList<>();
-                for (int a = 0; a <= 12; a++) {
-                    double angle = Math.PI / 2 + Math.PI * a / 12;
-                    half.add(new Shape.Point(x + RADIUS * Math.cos(angle), y + RADIUS * Math.sin(angle)));
-                }
-                shapes.add(new Shape.Polygon(half, Ink.MUSIC));
+        switch (situation.instrument().layout()) {
+            case WindChart chart -> holes(chart, system, spots, shapes);
+            case Neck neck -> {
+                NeckPicture.strings(neck, system, aids.strokes(), shapes);
+                spots.forEach(s -> NeckPicture.note(neck, s, aids.strokes() ? strokes.at(s.note()) : Optional.empty(), shapes));
             }
+            case ButtonBoard board -> {
+                ButtonPicture.rows(board, system, shapes);
+                spots.forEach(s -> ButtonPicture.note(board, s, aids.air().contains(s.note()), shapes));
+                ButtonPicture.bellows(board, spots, shapes);
+            }
+            case Unheld unheld -> { }
         }
-        if (fingering.breath() == Breath.FIRM) {
-            double y = y(Holes.COUNT) + 1.15;
-            shapes.add(new Shape.Line(x - 0.42, y, x + 0.42, y, 0.16, Ink.MUSIC));
-            shapes.add(new Shape.Line(x, y - 0.42, x, y + 0.42, 0.16, Ink.MUSIC));
-        }
-        if (fingering.trial()) {
-            shapes.add(new Shape.Words("try", x, y(Holes.COUNT) + 2.4, 1.2, Face.SANS, Shape.Anchor.MIDDLE, Ink.QUIET));
-        }
+        spots.stream().filter(s -> s.place() instanceof Place.Missing).forEach(s -> missing(s.x(), shapes));
         return shapes;
     }
 
-    private static double y(int hole) {
-        return RADIUS + (hole - 1) * STEP + (hole > 3 ? GAP : 0);
-    }
+    /** A note of the system with where it is played. */
+    record Spot(double x, int note, Place place) {}
 
-    private static void moves(double x, Gesture gesture, Situation situation, List<Shape> shapes) {
-        List<Integer> used = new ArrayList<>();
-        for (Gesture.Pulse pulse : gesture.pulses()) {
-            for (Gesture.Part part : pulse.parts()) {
-                if (part.hole() == 0) {
-                    continue;
-                }
-                Ink ink = OrnamentMark.ink(situation.vocabulary().known(part.ornament()));
-                double y = y(part.hole());
-                double left = x + RADIUS + 0.16 + 0.62 * used.stream().filter(h -> h == part.hole()).count();
-                used.add(part.hole());
-                shapes.add(new Shape.Disc(x, y, RADIUS + 0.1, false, 0.16, ink));
-                double middle = left + 0.28;
-                double right = left + 0.56;
-                if (part.move() == Move.TAP) {
-                    shapes.add(new Shape.Line(left, y - 0.3, middle, y + 0.34, 0.17, ink));
-                    shapes.add(new Shape.Line(middle, y + 0.34, right, y - 0.3, 0.17, ink));
-                } else if (part.move() == Move.SLIDE) {
-                    shapes.add(new Shape.Line(left, y + 0.36, right, y - 0.36, 0.17, ink));
-                } else if (part.move() == Move.POP) {
-                    shapes.add(new Shape.Disc(middle, y, 0.24, false, 0.15, ink));
-                } else {
-                    shapes.add(new Shape.Line(left, y + 0.3, middle, y - 0.34, 0.17, ink));
-                    shapes.add(new Shape.Line(middle, y - 0.34, right, y + 0.3, 0.17, ink));
+    private void holes(WindChart chart, SystemLayout system, List<Spot> spots, List<Shape> shapes) {
+        HolePicture.labels(chart, system.left(), shapes);
+        for (Spot spot : spots) {
+            if (spot.place() instanceof Place.Fingered(var fingering, var rank)) {
+                shapes.addAll(HolePicture.of(spot.x(), fingering));
+                if (Gestures.make(situation, spot.note(), setting.ornaments(spot.note(), situation.vocabulary()))
+                        instanceof Making.Made made) {
+                    HolePicture.moves(spot.x(), fingering.holes(), made.gesture(), situation, shapes);
                 }
             }
+            breath(spot, shapes);
         }
+    }
+
+    private void breath(Spot spot, List<Shape> shapes) {
+        if (aids.breathAfter().contains(spot.note())) {
+            shapes.add(MusicFont.glyph("breathMarkComma", spot.x() + 0.95, 0.4, 1.1, Ink.BREATH));
+        }
+        if (aids.breathFor().contains(spot.note())) {
+            shapes.add(MusicFont.glyph("breathMarkComma", spot.x() - 0.3, -0.2, 1.1, Ink.BREATH));
+            shapes.add(new Shape.Line(spot.x() - 0.8, 0.1, spot.x() + 0.8, 6, 0.14, Ink.BREATH));
+        }
+    }
+
+    private static void missing(double x, List<Shape> shapes) {
+        shapes.add(new Shape.Line(x - 0.5, 2.5, x + 0.5, 3.5, 0.2, Ink.MISSING));
+        shapes.add(new Shape.Line(x - 0.5, 3.5, x + 0.5, 2.5, 0.2, Ink.MISSING));
+    }
+
+    /** A filled disc with a light figure in it, or a ring with a dark one. */
+    static void counter(double x, double y, double radius, String figure, boolean filled, List<Shape> shapes) {
+        shapes.add(new Shape.Disc(x, y, radius, true, 0, filled ? Ink.MUSIC : Ink.PAPER));
+        if (!filled) {
+            shapes.add(new Shape.Disc(x, y, radius - 0.06, false, 0.13, Ink.MUSIC));
+        }
+        double size = figure.length() > 1 ? radius * 1.55 : radius * 1.95;
+        shapes.add(new Shape.Words(figure, x, y + size * 0.36, size, Face.SANS_BOLD, Shape.Anchor.MIDDLE,
+                filled ? Ink.PAPER : Ink.MUSIC));
+    }
+
+    /** A quiet label at the head of a row, ending before x. */
+    static void label(String text, double x, double y, List<Shape> shapes) {
+        shapes.add(new Shape.Words(text, x, y + 0.45, 1.3, Face.SANS, Shape.Anchor.START, Ink.QUIET));
     }
 }

@@ -38,6 +38,7 @@ public final class ScoreEngraver {
     private final List<Engraving.Zone> zones = new ArrayList<>();
     private final List<Bounds> systemAreas = new ArrayList<>();
     private final Ratio[] leadIns;
+    private final FingeringStrip strip;
 
     private ScoreEngraver(ScoreRequest request) {
         this.request = request;
@@ -48,6 +49,8 @@ public final class ScoreEngraver {
             carried.put(rung, new Stave.Carried());
         }
         this.leadIns = leadIns();
+        this.strip = request.strip() < 0 || !request.situation().instrument().hasHands() ? null : new FingeringStrip(
+                request.situation(), request.ladder().setting(request.strip()), request.aids());
     }
 
     /** The engraved score; it is as wide as asked for and as high as it needs. */
@@ -98,6 +101,9 @@ public final class ScoreEngraver {
     private double start(Key key, boolean first) {
         double keyWidth = KeySigns.width(key, null);
         double width = 0.5 + MusicFont.width("gClef") + 0.7 + keyWidth + (keyWidth > 0 ? 0.6 : 0);
+        if (strip != null) {
+            width = Math.max(width, FingeringStrip.LABELS);
+        }
         if (first) {
             width += MeterSigns.width(tune.tune().head().meter()) + 0.4;
             width += BarSigns.width(opening()) > 0 ? BarSigns.width(opening()) + 0.2 : 0;
@@ -150,11 +156,10 @@ public final class ScoreEngraver {
         if (request.fromTop().size() > 1) {
             shapes.add(new Shape.Line(layout.left(), trunkTop, layout.left(), trunkBottom, 0.22, Ink.STAVE));
         }
-        if (request.strip() >= 0 && request.situation().instrument().chart().isPresent()) {
+        if (strip != null) {
             double stripTop = y + 0.3;
-            FingeringStrip.of(layout, request.situation(), request.ladder().setting(request.strip()))
-                    .forEach(s -> shapes.add(s.moved(0, stripTop)));
-            y = stripTop + FingeringStrip.height();
+            strip.of(layout).forEach(s -> shapes.add(s.moved(0, stripTop)));
+            y = stripTop + strip.height();
         }
         systemAreas.add(new Bounds(0, top, request.width(), y));
         return y;
@@ -171,7 +176,7 @@ public final class ScoreEngraver {
     private List<Shape> headings(SystemLayout layout, List<Shape> stave) {
         List<Shape> over = new ArrayList<>();
         Bar firstBar = layout.bars().getFirst().bar().bar();
-        if (!layout.opens()) {
+        if (!layout.opens() && !tune.tune().head().meter().isFree()) {
             over.add(new Shape.Words(String.valueOf(firstBar.number()), layout.left() + 0.1,
                     Math.min(-1.8, Stave.topOf(stave, layout.left(), layout.left() + 2.5) - 0.4), 1.5, Face.SANS,
                     Shape.Anchor.START, Ink.QUIET));

@@ -12,10 +12,17 @@ import wildflourish.core.setting.Ladder;
  * @param open rungs shown as full staves
  * @param folded whether the other rungs are shown as thin lines of marks, or not at all
  * @param strip the rung whose fingers the strip under the notes shows; −1 for no strip
+ * @param aids where to breathe and where to use the air button
  * @param width width of the page in staff spaces
  */
 public record ScoreRequest(
-        Situation situation, Ladder ladder, Set<Integer> open, boolean folded, int strip, double width) {
+        Situation situation, Ladder ladder, Set<Integer> open, boolean folded, int strip, Aids aids, double width) {
+
+    /** A request without marks of breath or air. */
+    public ScoreRequest(
+            Situation situation, Ladder ladder, Set<Integer> open, boolean folded, int strip, double width) {
+        this(situation, ladder, open, folded, strip, Aids.NONE, width);
+    }
 
     public ScoreRequest {
         open = Set.copyOf(open);

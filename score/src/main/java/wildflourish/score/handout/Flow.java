@@ -14,22 +14,31 @@ final class Flow {
     /** A4 with a staff space of 1.75 mm. */
     static final double WIDTH = 120;
 
-    static final double HEIGHT = 169.7;
     static final double MARGIN = 7;
+    private static final double HEIGHT = 169.7;
     private static final double FOOT = 7;
 
     private final String foot;
+    private final double width;
+    private final double height;
     private final List<List<Shape>> pages = new ArrayList<>();
     private double y = MARGIN;
 
     Flow(String foot) {
+        this(foot, WIDTH, HEIGHT);
+    }
+
+    /** Pages of another size in staff spaces: the fewer, the larger everything stands on the paper. */
+    Flow(String foot, double width, double height) {
         this.foot = foot;
+        this.width = width;
+        this.height = height;
         pages.add(new ArrayList<>());
     }
 
     /** Makes sure that a block of this height stands on one page. */
-    void need(double height) {
-        if (y + height > HEIGHT - FOOT - 2 && y > MARGIN) {
+    void need(double blockHeight) {
+        if (y + blockHeight > height - FOOT - 2 && y > MARGIN) {
             pages.add(new ArrayList<>());
             y = MARGIN;
         }
@@ -74,12 +83,12 @@ final class Flow {
         List<Drawing> all = new ArrayList<>();
         for (int p = 0; p < pages.size(); p++) {
             List<Shape> shapes = new ArrayList<>(pages.get(p));
-            double base = HEIGHT - FOOT + 2;
-            shapes.add(new Shape.Line(MARGIN, base - 2.2, WIDTH - MARGIN, base - 2.2, 0.08, Ink.STAVE));
+            double base = height - FOOT + 2;
+            shapes.add(new Shape.Line(MARGIN, base - 2.2, width - MARGIN, base - 2.2, 0.08, Ink.STAVE));
             shapes.add(new Shape.Words(foot, MARGIN, base, 1.6, Face.SANS, Shape.Anchor.START, Ink.QUIET));
-            shapes.add(new Shape.Words("page " + (p + 1) + " of " + pages.size(), WIDTH - MARGIN, base, 1.6, Face.SANS,
+            shapes.add(new Shape.Words("page " + (p + 1) + " of " + pages.size(), width - MARGIN, base, 1.6, Face.SANS,
                     Shape.Anchor.END, Ink.QUIET));
-            all.add(new Drawing(WIDTH, HEIGHT, shapes));
+            all.add(new Drawing(width, height, shapes));
         }
         return all;
     }

@@ -8,9 +8,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import wildflourish.core.instrument.Breath;
-import wildflourish.core.instrument.Fingering;
-import wildflourish.core.instrument.Holes;
 import wildflourish.core.ornament.Gestures;
 import wildflourish.core.ornament.HowTo;
 import wildflourish.core.ornament.Making;
@@ -24,13 +21,11 @@ import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.TuneType;
-import wildflourish.score.display.Bounds;
 import wildflourish.score.display.Drawing;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
 import wildflourish.score.display.Shape;
 import wildflourish.score.engrave.Engraving;
-import wildflourish.score.engrave.FingeringStrip;
 import wildflourish.score.engrave.OrnamentMark;
 import wildflourish.score.engrave.ScoreEngraver;
 import wildflourish.score.engrave.ScoreRequest;
@@ -98,17 +93,7 @@ public final class Handout {
         Set<Integer> open = new LinkedHashSet<>(List.of(rung, 0));
         Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(
                 situation, arrangement.ladder(), open, false, rung, RIGHT - LEFT));
-        for (int s = 0; s < engraving.systems().size(); s++) {
-            Bounds area = engraving.systems().get(s);
-            List<Shape> shapes = new ArrayList<>();
-            for (Shape shape : engraving.drawing().shapes()) {
-                double middle = (shape.bounds().top() + shape.bounds().bottom()) / 2;
-                if (middle >= area.top() && middle < area.bottom()) {
-                    shapes.add(shape.moved(LEFT, -area.top()));
-                }
-            }
-            flow.block(shapes, area.height() + 1.6);
-        }
+        SystemBlocks.of(engraving, LEFT).forEach(b -> flow.block(b.shapes(), b.height() + 1.6));
         List<Integer> missing = situation.plan().missing();
         if (!missing.isEmpty()) {
             flow.paragraph("%d notes marked with a cross are not on the %s: leave them out or play the octave above."
@@ -119,24 +104,12 @@ public final class Handout {
 
     /** What the signs of the fingering strip mean. */
     private void key() {
-        if (arrangement.instrument().chart().isEmpty()) {
+        List<String> lines = StripKey.lines(arrangement.instrument());
+        if (lines.isEmpty()) {
             return;
         }
         heading("Reading the fingers");
-        Fingering example = new Fingering(
-                Holes.parse("xxx ooo"), Breath.FIRM, java.util.OptionalInt.empty(), false);
-        List<Shape> shapes = new ArrayList<>(FingeringStrip.holes(LEFT + 1, example));
-        String[] lines = {
-            "top three holes: upper hand; lower three: lower hand; filled = closed, half filled = half covered",
-            "plus sign: the upper octave, blow more firmly",
-            "a coloured ring: the finger that moves in the ornament; peak = lift it, trough = strike with it,"
-                    + " rising line = draw it off slowly"
-        };
-        for (int i = 0; i < lines.length; i++) {
-            shapes.add(new Shape.Words(lines[i], LEFT + 4, 1.9 + i * 2.8, 1.9, Face.SANS, Shape.Anchor.START,
-                    Ink.MUSIC));
-        }
-        flow.block(shapes, FingeringStrip.height() + 0.6);
+        lines.forEach(l -> flow.paragraph("–  " + l, LEFT, RIGHT, 1.9, Face.SANS, Ink.MUSIC));
     }
 
     private void heading(String text) {

@@ -1,0 +1,135 @@
+package wildflourish.app.command;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.charset.MalformedInputException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import wildflourish.app.work.Hands;
+import wildflourish.core.finding.Finding;
+import wildflourish.core.instrument.School;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.planning.Alternative;
+import wildflourish.core.planning.FingeringPlan;
+import wildflourish.core.planning.HandCheck;
+import wildflourish.core.planning.Trap;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Timeline;
+
+/** Where each note is played, and why; or whether fingerings entered by hand sound the tune. */
+@Command(name = "plan", description = "The fingering plan, note by note.", mixinStandardHelpOptions = true)
+final class PlanCommand implements Callable<Integer> {
+
+    @Mixin
+    private TuneOptions options;
+
+    @Parameters(paramLabel = "FILE")
+    private Path file;
+
+    @Option(names = "--json")
+    private boolean json;
+
+    @Option(names = "--verify", paramLabel = "PLACES",
+            description = "check a text file of places, one a line or parted by |, against the tune")
+    private Path places;
+
+    @Spec
+    private CommandSpec spec;
+
+    @Override
+    public Integer call() {
+        TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.AS_WRITTEN);
+        Arrangement arrangement = read.arrangement();
+        if (!arrangement.instrument().hasHands()) {
+            throw Refusal.call("a plan is made for an instrument: choose one, as in --instrument fiddle");
+        }
+        PrintWriter out = spec.commandLine().getOut();
+        if (places != null) {
+            return verify(arrangement, out);
+        }
+        Hands hands = Hands.of(arrangement, read.rung());
+        if (json) {
+            Output.print(document(arrangement, hands), out);
+        } else {
+            print(arrangement, hands, out);
+        }
+        return read.status();
+    }
+
+    private int verify(Arrangement arrangement, PrintWriter out) {
+        String text;
+        try {
+            text = Files.readString(places);
+        } catch (MalformedInputException e) {
+            throw Refusal.input("%s:0:0: error: this is not text; write the places as plain text in UTF-8".formatted(places));
+        } catch (IOException e) {
+            throw Refusal.input("%s:0:0: error: the file cannot be read; check its name and whether you may read it"
+                    .formatted(places));
+        }
+        HandCheck check = HandCheck.of(Timeline.of(arrangement.tune()), arrangement.instrument(), text);
+        for (Finding finding : check.findings()) {
+            spec.commandLine().getErr().println(finding.inFile(places.toString()));
+        }
+        out.printf("%d notes sound as written, %d findings%n", check.right(), check.findings().size());
+        return check.findings().isEmpty() ? 0 : 1;
+    }
+
+    private static ObjectNode document(Arrangement arrangement, Hands hands) {
+        Situation situation = hands.situation();
+        FingeringPlan plan = situation.plan();
+        ObjectNode document = Output.object().put("instrument", arrangement.instrument().id());
+        ObjectNode school = document.putObject("school");
+        for (School.Choice choice : School.of(arrangement.instrument().family())) {
+            school.put(choice.name(), arrangement.instrument().school(choice.name(), arrangement.school()));
+        }
+        document.put("capo", arrangement.instrument().capo()).put("cost", plan.cost());
+        ArrayNode notes = document.putArray("notes");
+        for (Timeline.Stand stand : situation.tune().notes()) {
+            ObjectNode note = notes.addObject().put("note", stand.index()).put("bar", stand.barNumber())
+                    .put("pitch", stand.pitch().toString());
+            PlaceDocument.put(note, plan.at(stand.index()));
+            Optional<String> stroke = hands.strokes().at(stand.index()).map(s -> s.word());
+            plan.bellows(stand.index()).map(b -> b.word()).or(() -> stroke)
+                    .ifPresentOrElse(d -> note.put("direction", d), () -> note.putNull("direction"));
+            note.put("why", plan.why(stand.index()));
+            ArrayNode others = note.putArray("alternatives");
+            for (Alternative other : plan.alternatives(stand.index())) {
+                ObjectNode one = others.addObject().put("extra", other.extra());
+                PlaceDocument.put(one, other.place());
+            }
+        }
+        ArrayNode traps = document.putArray("traps");
+        for (Trap trap : plan.traps()) {
+            traps.addObject().put("note", trap.note()).put("bar", situation.tune().note(trap.note()).barNumber())
+                    .put("kind", trap.kind()).put("text", trap.text());
+        }
+        ArrayNode advice = document.putArray("advice");
+        hands.advice().forEach(advice::add);
+        return document;
+    }
+
+    private static void print(Arrangement arrangement, Hands hands, PrintWriter out) {
+        Situation situation = hands.situation();
+        FingeringPlan plan = situation.plan();
+        out.printf("%s, %s, cost %d%n", arrangement.tune().title(), arrangement.instrument().spoken(), plan.cost());
+        for (Timeline.Stand stand : situation.tune().notes()) {
+            if (!stand.heldOver()) {
+                String stroke = hands.strokes().at(stand.index()).map(s -> ", " + s.word() + (s.joined() ? " (joined)" : ""))
+                        .orElse("");
+                out.printf("bar %2d  note %3d  %-4s %s%s  (%s)%n", stand.barNumber(), stand.index(), stand.pitch(),
+                        plan.at(stand.index()).inWords(), stroke, plan.why(stand.index()));
+            }
+        }
+        hands.advice().forEach(out::println);
+    }
+}

@@ -1,0 +1,97 @@
+package wildflourish.app.trellis;
+
+import java.util.List;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.planning.Alternative;
+import wildflourish.core.planning.FingeringPlan;
+
+/** Where the note in hand is played and why, its other places to take with a click or a figure, and one to type. */
+final class PlaceInHand extends VBox {
+
+    private static final int MOST = 4;
+
+    private final TrellisModel model;
+    private final Label place = new Label();
+    private final Label why = new Label();
+    private final VBox others = new VBox(2);
+    private final TextField typed = new TextField();
+    private final Button release = new Button("0  let the plan choose");
+    private final Button habit = new Button();
+    private final HBox own = new HBox(6, typed, habit);
+
+    PlaceInHand(TrellisModel model) {
+        super(3);
+        this.model = model;
+        place.setId("note-fingers");
+        place.setWrapText(true);
+        place.setMinHeight(USE_PREF_SIZE);
+        why.setId("note-why");
+        why.getStyleClass().add("quiet");
+        why.setWrapText(true);
+        why.setMinHeight(USE_PREF_SIZE);
+        release.setId("place-release");
+        release.getStyleClass().add("other-place");
+        release.setMaxWidth(Double.MAX_VALUE);
+        release.setOnAction(e -> model.releasePlace());
+        typed.setId("place-typed");
+        typed.setAccessibleText("type where this note is played, to have it checked");
+        typed.setOnAction(e -> {
+            if (model.typePlace(typed.getText())) {
+                typed.clear();
+            }
+        });
+        HBox.setHgrow(typed, Priority.ALWAYS);
+        habit.setId("place-habit");
+        habit.setMinWidth(USE_PREF_SIZE);
+        habit.setTooltip(new Tooltip("play this note here in every tune on this instrument: Ctrl+H"));
+        habit.setOnAction(e -> model.keepHabit());
+        getChildren().addAll(place, why, others, own);
+    }
+
+    void show(TrellisState now) {
+        Instrument instrument = now.arrangement().instrument();
+        FingeringPlan plan = now.situation().plan();
+        boolean hands = instrument.hasHands() && now.situation().tune().size() > 0;
+        place.setText(now.situation().tune().size() == 0 ? "" : plan.at(now.note()).inWords());
+        why.setText(hands ? plan.why(now.note()) : "");
+        why.setVisible(!why.getText().equals(place.getText()));
+        why.setManaged(why.isVisible());
+        others.getChildren().clear();
+        own.setVisible(hands);
+        own.setManaged(hands);
+        if (!hands) {
+            return;
+        }
+        List<Alternative> all = plan.alternatives(now.note());
+        for (int i = 0; i < Math.min(MOST, all.size()); i++) {
+            others.getChildren().add(other(i, all.get(i), plan, now.note()));
+        }
+        if (plan.isChosen(now.note())) {
+            others.getChildren().add(release);
+        }
+        typed.setPromptText("or type one, like " + instrument.layout().example());
+        boolean kept = now.arrangement().choices().habit(instrument, now.situation().tune().note(now.note()).pitch())
+                .filter(plan.at(now.note()).text()::equals).isPresent();
+        habit.setText(kept ? "End habit" : "Keep as habit");
+    }
+
+    private Button other(int nth, Alternative alternative, FingeringPlan plan, int note) {
+        String extra = alternative.extra() > 0 ? "costs %d more".formatted(alternative.extra())
+                : alternative.extra() == 0 ? "costs the same" : "costs %d less".formatted(-alternative.extra());
+        Button button = new Button("%d  %s  ·  %s".formatted(nth + 1, alternative.place().inWords(), extra));
+        button.setId("place-" + (nth + 1));
+        button.getStyleClass().add("other-place");
+        button.setMaxWidth(Double.MAX_VALUE);
+        button.setMnemonicParsing(false);
+        button.setTooltip(new Tooltip("beside it the plan " + plan.against(note, alternative)));
+        button.setOnAction(e -> model.takeAlternative(nth));
+        return button;
+    }
+}

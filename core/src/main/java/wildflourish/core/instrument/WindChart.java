@@ -1,0 +1,304 @@
+package wildflourish.core.instrument;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.OptionalInt;
+import wildflourish.core.data.DataFault;
+import wildflourish.core.data.DataFile;
+import wildflourish.core.tune.Interval;
+import wildflourish.core.tune.Pitch;
+
+/**
+ * The fingering chart of a wind instrument, with what its fingers do in cuts, crans and pops. A chart made for one key
+ * serves the others: it is kept in its own pitches and moved to where the instrument's lowest note is written.
+ */
+public final class WindChart implements Layout {
+
+    /** The file as it stands; {@code holes} as in {@code "xxx xoo"}. */
+    record File(
+            String provenance,
+            List<Row> notes,
+            Map<String, Map<String, List<Integer>>> cuts,
+            List<Integer> cran,
+            List<Landing> landings) {}
+
+    record Row(String pitch, List<Way> ways) {}
+
+    record Way(String holes, String breath, Integer tap, Boolean trial, String school) {
+
+        static Way of(Fingering fingering) {
+            return new Way(fingering.holes().toString(), fingering.breath().name().toLowerCase(Locale.ROOT),
+                    fingering.tapHole().isPresent() ? fingering.tapHole().getAsInt() : null,
+                    fingering.trial() ? true : null, fingering.school().orElse(null));
+        }
+
+        Fingering fingering() {
+            return new Fingering(
+                    Holes.parse(holes),
+                    Breath.valueOf(breath.toUpperCase(Locale.ROOT)),
+                    tap == null ? OptionalInt.empty() : OptionalInt.of(tap),
+                    Boolean.TRUE.equals(trial),
+                    Optional.ofNullable(school));
+        }
+    }
+
+    /**
+     * A pop on landing: while the fingers for the next note come down, one finger above leaves its hole for an instant.
+     *
+     * @param from pitch name without octave left behind, in the chart's own key
+     * @param fork whether the note left behind must be fingered as a fork
+     * @param to pitch name without octave landed on, in the chart's own key
+     * @param up whether the landing is above
+     * @param pops hole whose finger pops
+     */
+    public record Landing(String from, boolean fork, String to, boolean up, int pops) {}
+
+    private final String name;
+    private final File file;
+    private final Interval move;
+    private final Map<Integer, List<Fingering>> ways = new LinkedHashMap<>();
+    private final Map<Integer, Pitch> names = new LinkedHashMap<>();
+    private final List<Pitch> pitches;
+
+    private WindChart(String name, File file, Optional<Pitch> lowest) {
+        this.name = name;
+        this.file = file;
+        if (file.notes().isEmpty()) {
+            throw new IllegalArgumentException("a chart needs a note");
+        }
+        Pitch first = file.notes().stream().map(r -> Pitch.parse(r.pitch())).sorted().toList().getFirst();
+        this.move = lowest.map(l -> Interval.between(first, l)).orElse(Interval.NONE);
+        for (Row row : file.notes()) {
+            Pitch pitch = Pitch.parse(row.pitch()).plus(move);
+            List<Fingering> all = new ArrayList<>(ways.getOrDefault(pitch.midi(), List.of()));
+            row.ways().forEach(w -> all.add(w.fingering()));
+            names.putIfAbsent(pitch.midi(), pitch);
+            ways.put(pitch.midi(), List.copyOf(all));
+        }
+        ways.forEach((midi, list) -> {
+            if (list.isEmpty()) {
+                names.remove(midi);
+            }
+        });
+        this.pitches = names.values().stream().sorted().toList();
+    }
+
+    /** Reads a chart; throws {@link DataFault} naming the file and what cannot be read in it. */
+    public static WindChart read(String name) {
+        return of(name, DataFile.read(name, File.class), Optional.empty(), List.of());
+    }
+
+    /** As {@link #read} from text at hand. */
+    public static WindChart parse(String name, String json) {
+        return of(name, DataFile.parse(name, json, File.class), Optional.empty(), List.of());
+    }
+
+    /** A chart moved so that its lowest note is the given one, with further ways added. */
+    static WindChart of(String name, File file, Optional<Pitch> lowest, List<Row> additions) {
+        try {
+            WindChart moved = new WindChart(name, file, lowest);
+            if (additions.isEmpty()) {
+                return moved;
+            }
+            List<Row> rows = new ArrayList<>(file.notes());
+            additions.forEach(r -> rows.add(
+                    new Row(Pitch.parse(r.pitch()).plus(moved.move.reversed()).toString(), r.ways())));
+            return new WindChart(name, new File(
+                    file.provenance(), rows, file.cuts(), file.cran(), file.landings()), lowest);
+        } catch (IllegalArgumentException e) {
+            throw new DataFault(name + ": " + e.getMessage());
+        }
+    }
+
+    /** This chart with other ways to finger a written pitch, the preferred one first; not checked yet. */
+    public WindChart withWays(Pitch pitch, List<Fingering> newWays) {
+        Pitch own = home(names.getOrDefault(pitch.midi(), pitch));
+        List<Row> rows = new ArrayList<>();
+        boolean placed = false;
+        for (Row row : file.notes()) {
+            if (Pitch.parse(row.pitch()).midi() != own.midi()) {
+                rows.add(row);
+            } else if (!placed) {
+                rows.add(new Row(row.pitch(), newWays.stream().map(Way::of).toList()));
+                placed = true;
+            }
+        }
+        if (!placed) {
+            rows.add(new Row(own.toString(), newWays.stream().map(Way::of).toList()));
+        }
+        return new WindChart(name, new File(
+                file.provenance(), rows, file.cuts(), file.cran(), file.landings()), Optional.of(pitches.getFirst()));
+    }
+
+    /** This chart moved so that its lowest note is the given one. */
+    WindChart from(Pitch lowest) {
+        return new WindChart(name, file, Optional.of(lowest));
+    }
+
+    /** Two charts are equal when they say the same in the same place. */
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof WindChart chart && file.equals(chart.file) && move.equals(chart.move);
+    }
+
+    @Override
+    public int hashCode() {
+        return Objects.hash(file, move);
+    }
+
+    File file() {
+        return file;
+    }
+
+    /** A pitch of the instrument as the chart's own key has it. */
+    private Pitch home(Pitch pitch) {
+        return pitch.plus(move.reversed());
+    }
+
+    @Override
+    public List<String> faults(Family family) {
+        return WindRules.faults(this, family);
+    }
+
+    public String name() {
+        return name;
+    }
+
+    /** Where the chart comes from. */
+    public String provenance() {
+        return file.provenance();
+    }
+
+    /** All ways to finger a written pitch, the usual one first; empty when the instrument does not have it. */
+    public List<Fingering> ways(Pitch pitch) {
+        return ways.getOrDefault(pitch.midi(), List.of());
+    }
+
+    @Override
+    public List<Place> places(Pitch pitch) {
+        List<Fingering> all = ways(pitch);
+        List<Place> places = new ArrayList<>();
+        for (int rank = 0; rank < all.size(); rank++) {
+            places.add(new Place.Fingered(all.get(rank), rank));
+        }
+        return places;
+    }
+
+    /** All pitches of the chart, from low to high. */
+    @Override
+    public List<Pitch> pitches() {
+        return pitches;
+    }
+
+    @Override
+    public int sounds(String typed) {
+        String text = typed.strip().toLowerCase(Locale.ROOT);
+        Optional<Breath> breath = Optional.empty();
+        for (Breath b : Breath.values()) {
+            String word = b.name().toLowerCase(Locale.ROOT);
+            if (text.endsWith(word)) {
+                breath = Optional.of(b);
+                text = text.substring(0, text.length() - word.length()).strip();
+            }
+        }
+        if (text.endsWith("+")) {
+            breath = Optional.of(Breath.FIRM);
+            text = text.substring(0, text.length() - 1).strip();
+        }
+        Holes holes = Holes.parse(text);
+        if (!holes.hasTheSameHolesAs(ways(pitches.getFirst()).getFirst().holes())) {
+            throw new IllegalArgumentException("'%s' has other holes than this instrument; write it like %s"
+                    .formatted(holes, example()));
+        }
+        for (boolean tried : new boolean[] {false, true}) {
+            for (Pitch pitch : pitches) {
+                for (Fingering way : ways(pitch)) {
+                    if (way.trial() == tried && way.holes().equals(holes)
+                            && breath.map(way.breath()::equals).orElse(true)) {
+                        return pitch.midi();
+                    }
+                }
+            }
+        }
+        throw new IllegalArgumentException("%s is not in the chart; choose one of its fingerings, or add it to the chart"
+                .formatted(typed.strip()));
+    }
+
+    @Override
+    public String example() {
+        return ways(pitches.getFirst()).getFirst().text();
+    }
+
+    /** The names of the cutting schools. */
+    public List<String> cutSchools() {
+        return file.cuts().keySet().stream().sorted().toList();
+    }
+
+    /** The hole whose finger cuts this note in this school: the first of its fingers that is down. */
+    public OptionalInt cutHole(Pitch pitch, Fingering way, String school) {
+        Map<String, List<Integer>> rule = file.cuts().get(school);
+        if (rule == null) {
+            throw new IllegalArgumentException("there is no cutting school '" + school + "'; there are " + cutSchools());
+        }
+        List<Integer> order = rule.getOrDefault(
+                letters(home(names.getOrDefault(pitch.midi(), pitch))), rule.get("others"));
+        return order.stream().filter(way.holes()::isClosed).mapToInt(Integer::intValue).findFirst();
+    }
+
+    /** The hole of the nth cut of a cran, counted from 0; never the same twice in a row. */
+    public int cranHole(int nth) {
+        return file.cran().get(nth % file.cran().size());
+    }
+
+    /** Which finger pops on landing from one note to the next, if any does there. */
+    public Optional<Landing> landing(Pitch from, Fingering way, Pitch to) {
+        return file.landings().stream()
+                .filter(l -> l.from().equals(letters(home(from))) && l.to().equals(letters(home(to))))
+                .filter(l -> l.up() == (to.midi() > from.midi()) && Math.abs(to.midi() - from.midi()) < 12)
+                .filter(l -> !l.fork() || way.holes().isFork())
+                .findFirst();
+    }
+
+    private static String letters(Pitch pitch) {
+        return new Pitch(pitch.step(), pitch.alter(), 0).toString().replace("0", "");
+    }
+
+    /** What one hears when only the holes above {@code hole} stay closed, in the octave of {@code near}. */
+    public Pitch openedFrom(int hole, Pitch near) {
+        int count = ways(near).getFirst().holes().count();
+        return plain(hole - 1, count, near);
+    }
+
+    /** What one hears when the holes down to {@code hole} are closed, in the octave of {@code near}. */
+    public Pitch closedDownTo(int hole, Pitch near) {
+        int count = ways(near).getFirst().holes().count();
+        return plain(hole, count, near);
+    }
+
+    private Pitch plain(int closed, int count, Pitch near) {
+        String pattern = "x".repeat(closed) + "o".repeat(count - closed);
+        boolean upper = ways(near).stream().anyMatch(w -> w.breath() == Breath.FIRM);
+        return ways.entrySet().stream()
+                .filter(e -> e.getValue().stream().anyMatch(w -> w.holes().pattern().equals(pattern)
+                        && (w.breath() == Breath.FIRM) == upper))
+                .map(e -> names.get(e.getKey()))
+                .findFirst().orElse(near);
+    }
+
+    /** The note one step of the instrument's own scale below, with neither fork nor half-hole, if there is one. */
+    public Optional<Pitch> stepBelow(Pitch pitch) {
+        return pitches.stream()
+                .filter(p -> p.midi() < pitch.midi() && pitch.midi() - p.midi() <= 2)
+                .filter(p -> ways(p).stream().anyMatch(WindChart::isPlain))
+                .reduce((low, high) -> high);
+    }
+
+    private static boolean isPlain(Fingering way) {
+        return !way.holes().hasHalf() && !way.holes().isFork() && !way.trial();
+    }
+}

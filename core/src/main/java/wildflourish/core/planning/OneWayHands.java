@@ -1,0 +1,31 @@
+package wildflourish.core.planning;
+
+import wildflourish.core.instrument.Button;
+import wildflourish.core.instrument.Place;
+import wildflourish.core.instrument.Place.Pressed;
+
+/** Fingers on buttons that sound the same both ways, the scale shared out between the two hands. */
+record OneWayHands() implements Hands {
+
+    /** How far along its columns a hand reaches without moving, in buttons. */
+    private static final double REACH = 2;
+
+    @Override
+    public void alone(Place place, Tally tally) {
+        tally.add(Term.OFF_HOME, ((Pressed) place).strain());
+    }
+
+    @Override
+    public void between(Place before, Place first, Place second, Tally tally) {
+        Pressed from = (Pressed) first;
+        Pressed to = (Pressed) second;
+        Button a = from.button();
+        Button b = to.button();
+        if (a.isOnTheSideOf(b)) {
+            boolean sameFinger = from.finger() == to.finger();
+            tally.add(Term.SAME_FINGER, sameFinger && !a.equals(b));
+            tally.add(Term.REPEATED_FINGER, sameFinger && a.equals(b));
+            tally.add(Term.STRETCH, (int) Math.max(0, Math.abs(b.across() - a.across()) - REACH));
+        }
+    }
+}

@@ -1,0 +1,41 @@
+package wildflourish.core.planning;
+
+import wildflourish.core.instrument.Button;
+import wildflourish.core.instrument.ButtonBoard;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Place;
+import wildflourish.core.instrument.Place.Pressed;
+
+/** Fingers on buttons that sound one note while the bellows close and another while they open. */
+record TwoWayHands(ButtonBoard board) implements Hands {
+
+    TwoWayHands(Instrument instrument) {
+        this((ButtonBoard) instrument.layout());
+    }
+
+    @Override
+    public void alone(Place place, Tally tally) {
+        Pressed at = (Pressed) place;
+        tally.add(Term.OFF_HOME, at.strain());
+        tally.add(Term.ACCIDENTAL_ROW, !at.button().keyed());
+        tally.add(Term.WEAK_FINGER, at.finger() == 4);
+    }
+
+    @Override
+    public void between(Place before, Place first, Place second, Tally tally) {
+        Pressed from = (Pressed) first;
+        Pressed to = (Pressed) second;
+        Button a = from.button();
+        Button b = to.button();
+        boolean turns = !from.direction().equals(to.direction());
+        boolean repeats = !turns && a.equals(b);
+        tally.add(Term.BELLOWS_CHANGE, turns);
+        tally.add(Term.BELLOWS_KEPT, !turns && !repeats);
+        tally.add(Term.ROW_CHANGE, !a.row().equals(b.row()));
+        if (a.isOnTheSideOf(b)) {
+            tally.add(Term.SAME_FINGER, from.finger() == to.finger() && !a.equals(b));
+            int fingers = (to.finger() - from.finger()) * (board.fingersRise(a) ? 1 : -1);
+            tally.add(Term.STRETCH, (int) Math.abs(b.across() - a.across() - fingers));
+        }
+    }
+}

@@ -1,0 +1,205 @@
+package wildflourish.core.planning;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Place;
+import wildflourish.core.instrument.School;
+import wildflourish.core.tune.Timeline;
+
+/**
+ * The ways a plan could have gone. Each stage is a note that has to be played; where the hands look back, an option is a
+ * place together with the place before it.
+ */
+final class Workings {
+
+    /** What it costs to go against the teacher's own choice; left out of every cost that is shown. */
+    private static final int AGAINST_CHOICE = 1 << 20;
+
+    private final Instrument instrument;
+    private final Hands hands;
+    private final Weights weights;
+    private final List<Integer> notes;
+    private final List<List<Place>> places;
+    private final List<Optional<String>> chosen;
+    private final List<Optional<String>> habits;
+    private final ShortestPath paths;
+    private final int[] path;
+
+    Workings(
+            Timeline tune, Instrument instrument, School school, Choices choices, List<Integer> notes,
+            List<List<Place>> places) {
+        this.instrument = instrument;
+        this.hands = Hands.of(instrument, school);
+        this.weights = Weights.of(instrument, school);
+        this.notes = notes;
+        this.places = places;
+        this.chosen = new ArrayList<>();
+        this.habits = new ArrayList<>();
+        for (int s = 0; s < notes.size(); s++) {
+            List<Place> here = places.get(s);
+            chosen.add(choices.at(instrument, notes.get(s)).filter(c -> stands(c, here)));
+            habits.add(choices.habit(instrument, tune.note(notes.get(s)).pitch()).filter(h -> stands(h, here)));
+        }
+        this.paths = new ShortestPath(new Steps());
+        this.path = paths.path();
+    }
+
+    private static boolean stands(String text, List<Place> places) {
+        return places.stream().anyMatch(p -> p.text().equals(text));
+    }
+
+    private int width(int stage) {
+        return hands.looksBack() && stage > 0 ? places.get(stage - 1).size() : 1;
+    }
+
+    private Place place(int stage, int option) {
+        return places.get(stage).get(option / width(stage));
+    }
+
+    private final class Steps implements ShortestPath.Road {
+
+        private final Weights.Sum sum = weights.new Sum();
+
+        @Override
+        public int stages() {
+            return notes.size();
+        }
+
+        @Override
+        public int options(int stage) {
+            return places.get(stage).size() * width(stage);
+        }
+
+        @Override
+        public int alone(int stage, int option) {
+            Place place = place(stage, option);
+            own(stage, place, sum);
+            boolean against = chosen.get(stage).filter(c -> !c.equals(place.text())).isPresent();
+            return sum.take() + (against ? AGAINST_CHOICE : 0);
+        }
+
+        @Override
+        public int between(int stage, int from, int to) {
+            Place before = null;
+            if (hands.looksBack()) {
+                int wanted = to % width(stage);
+                if (from / width(stage - 1) != wanted) {
+                    return ShortestPath.NEVER;
+                }
+                before = stage > 1 ? places.get(stage - 2).get(from % width(stage - 1)) : null;
+            }
+            hands.between(before, place(stage - 1, from), place(stage, to), sum);
+            return sum.take();
+        }
+    }
+
+    private void own(int stage, Place place, Tally tally) {
+        hands.alone(place, tally);
+        tally.add(Term.AGAINST_HABIT, habits.get(stage).filter(h -> !h.equals(place.text())).isPresent());
+    }
+
+    /** The places of the cheapest plan, stage by stage. */
+    List<Place> best() {
+        return along(path);
+    }
+
+    private List<Place> along(int[] path) {
+        List<Place> all = new ArrayList<>();
+        for (int s = 0; s < path.length; s++) {
+            all.add(place(s, path[s]));
+        }
+        return all;
+    }
+
+    private Weights.Count count(List<Place> path) {
+        Weights.Count count = new Weights.Count();
+        tally(path, count);
+        return count;
+    }
+
+    int cost(List<Place> path) {
+        Weights.Sum sum = weights.new Sum();
+        tally(path, sum);
+        return sum.take();
+    }
+
+    private void tally(List<Place> path, Tally tally) {
+        for (int s = 0; s < path.size(); s++) {
+            own(s, path.get(s), tally);
+            if (s > 0) {
+                hands.between(hands.looksBack() && s > 1 ? path.get(s - 2) : null, path.get(s - 1), path.get(s), tally);
+            }
+        }
+    }
+
+    private int stage(int note) {
+        return notes.indexOf(note);
+    }
+
+    boolean isChosen(int note) {
+        int stage = stage(note);
+        return stage >= 0 && chosen.get(stage).isPresent();
+    }
+
+    /** Every other place of a note, the cheapest first; of places that are called the same, the cheapest alone. */
+    List<Alternative> alternatives(int note) {
+        int stage = stage(note);
+        if (stage < 0) {
+            return List.of();
+        }
+        Map<Place, Integer> best = new LinkedHashMap<>();
+        for (int o = 0; o < places.get(stage).size() * width(stage); o++) {
+            best.merge(place(stage, o), paths.through(stage, o), Math::min);
+        }
+        Place taken = place(stage, path[stage]);
+        int base = best.remove(taken);
+        boolean free = chosen.get(stage).isEmpty();
+        Map<String, Alternative> bySpot = new LinkedHashMap<>();
+        best.entrySet().stream()
+                .map(e -> new Alternative(e.getKey(), e.getValue() - base - (free ? 0 : AGAINST_CHOICE)))
+                .sorted(java.util.Comparator.comparingInt(Alternative::extra))
+                .filter(a -> !a.place().inWords().equals(taken.inWords()))
+                .forEach(a -> bySpot.putIfAbsent(a.place().inWords(), a));
+        return List.copyOf(bySpot.values());
+    }
+
+    /** What the plan saves, and what it gives for that, against the cheapest plan with another place for a note. */
+    String comparison(int note, Place other) {
+        int stage = stage(note);
+        int option = -1;
+        for (int o = 0; o < places.get(stage).size() * width(stage); o++) {
+            if (place(stage, o).equals(other)
+                    && (option < 0 || paths.through(stage, o) < paths.through(stage, option))) {
+                option = o;
+            }
+        }
+        Weights.Count here = count(best());
+        Weights.Count there = count(along(paths.pathThrough(stage, option)));
+        List<String> saved = new ArrayList<>();
+        List<String> given = new ArrayList<>();
+        for (Term term : Term.values()) {
+            int more = there.of(term) - here.of(term);
+            if (more != 0 && weights.of(term) > 0) {
+                (more > 0 ? saved : given).add(weights.inWords(term, Math.abs(more)));
+            }
+        }
+        if (saved.isEmpty() && given.isEmpty()) {
+            return "costs the hands the same";
+        }
+        String gain = saved.isEmpty() ? "saves nothing" : "saves " + joined(saved);
+        return given.isEmpty() ? gain : gain + ", for " + joined(given);
+    }
+
+    private static String joined(List<String> parts) {
+        return parts.size() == 1 ? parts.getFirst()
+                : String.join(", ", parts.subList(0, parts.size() - 1)) + " and " + parts.getLast();
+    }
+
+    Instrument instrument() {
+        return instrument;
+    }
+}
