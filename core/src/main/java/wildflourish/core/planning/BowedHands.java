@@ -40,9 +40,19 @@ record BowedHands() implements Hands {
                 && !from.shape().equals(to.shape()));
     }
 
-    /** A finger may stay down while another string sounds, unless the note in between wants it elsewhere. */
-    static boolean isStillDown(Stopped before, Stopped from, Stopped to) {
-        return before != null && before.equals(to) && from.index() != to.index() && from.finger() != to.finger()
+    /**
+     * A finger may stay down while another string sounds, unless the note in between wants it elsewhere; and under a higher
+     * finger on its own string.
+     */
+    private static boolean isStillDown(Stopped before, Stopped from, Stopped to) {
+        boolean underAnother = from.index() == to.index() && from.finger() > to.finger();
+        return before != null && before.equals(to) && from.shift() == to.shift()
+                && (underAnother || isWorthPlanting(before, from, to));
+    }
+
+    /** Whether a student has to be told to leave the finger down: the note between lies on another string. */
+    static boolean isWorthPlanting(Stopped before, Stopped from, Stopped to) {
+        return before.equals(to) && from.index() != to.index() && from.finger() != to.finger()
                 && from.shift() == to.shift();
     }
 }

@@ -142,7 +142,7 @@ public final class FingeringPlan {
         for (int i = 0; i + 2 < places.size(); i++) {
             if (at(i) instanceof Place.Stopped before && at(i + 1) instanceof Place.Stopped from
                     && at(i + 2) instanceof Place.Stopped to && !to.isOpen()
-                    && BowedHands.isStillDown(before, from, to)) {
+                    && BowedHands.isWorthPlanting(before, from, to)) {
                 all.add(i);
             }
         }

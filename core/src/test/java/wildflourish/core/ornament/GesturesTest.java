@@ -10,6 +10,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.Tunes;
 import wildflourish.core.instrument.Instruments;
+import wildflourish.core.instrument.School;
 import wildflourish.core.tune.Meter;
 import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Ratio;

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import wildflourish.core.Tunes;
 import wildflourish.core.growth.Feature;
 import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.School;
 import wildflourish.core.tune.Pitch;
 
 class VocabularyTest {

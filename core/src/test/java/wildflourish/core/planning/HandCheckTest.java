@@ -1,0 +1,68 @@
+package wildflourish.core.planning;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import wildflourish.core.Tunes;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.tune.Meter;
+import wildflourish.core.tune.Timeline;
+
+class HandCheckTest {
+
+    private static final Timeline TUNE = Timeline.of(Tunes.of(Meter.of(4, 4), Tunes.d(), "D4 F#4 A4 D5 | G4 G4 E4:2"));
+
+    private static HandCheck check(String instrument, String text) {
+        return HandCheck.of(TUNE, Instruments.known(instrument), text);
+    }
+
+    @Test
+    void rightPlacesAreCounted() {
+        HandCheck check = check("whistle-d", "xxx xxx\nxxx xoo\nxxo ooo\noxx xxx +\nxxx ooo|xxx ooo|xxx xxo");
+        assertThat(check.findings()).isEmpty();
+        assertThat(check.right()).isEqualTo(7);
+        assertThat(check("fiddle", "D 0|D 2|A 0|A 3|D 3|D 3|D 1").findings()).isEmpty();
+        assertThat(check("mandolin", "D 0|D:4|A fret 0|A 5|D 5|D 5|D 2").findings()).isEmpty();
+        assertThat(check("melodeon-dg", "D 3 push|D 4 push|D 5 push|D 6 push|G row 3 push|G 3 push|D 3 pull").findings())
+                .isEmpty();
+    }
+
+    @Test
+    void aWrongOneIsToldWhatItSounds() {
+        HandCheck check = check("whistle-d", "xxx xxx\nxxx ooo\n-\noxx xxx\nxxx ooo\nxxx ooo\nxxx xxo");
+        assertThat(check.findings()).hasSize(1);
+        assertThat(check.findings().getFirst().line()).isEqualTo(2);
+        assertThat(check.findings().getFirst().what()).isEqualTo("F sharp in bar 1: xxx ooo sounds G");
+        assertThat(check.findings().getFirst().remedy()).contains("xxx xoo");
+    }
+
+    @Test
+    void theOctaveCounts() {
+        HandCheck check = check("whistle-d", "xxx xxx +|xxx xoo|xxo ooo|oxx xxx|xxx ooo|xxx ooo|xxx xxo");
+        assertThat(check.findings()).singleElement().satisfies(
+                f -> assertThat(f.what()).endsWith("sounds D an octave away"));
+    }
+
+    /** A dictated fingering counts a repeated note wrongly, and nobody notices. */
+    @Test
+    void aMiscountedRepeatIsFound() {
+        HandCheck missed = check("fiddle", "D 0|D 2|A 0|A 3|D 3|D 1");
+        assertThat(missed.findings()).hasSize(2);
+        assertThat(missed.findings().getFirst().what()).startsWith("G in bar 2: D 1 sounds E");
+        assertThat(missed.findings().getLast().what()).startsWith("1 notes of the tune have no place");
+        HandCheck one = check("fiddle", "D 0|D 2|A 0|A 3|D 3|D 3|D 1|D 1");
+        assertThat(one.findings()).singleElement().satisfies(f -> assertThat(f.remedy()).contains("it has 7"));
+    }
+
+    @Test
+    void nonsenseIsAFindingWithPlaceAndRemedy() {
+        for (String instrument : new String[] {"whistle-d", "fiddle", "banjo-five-string", "anglo-cg", "recorder-alto-f"}) {
+            HandCheck check = check(instrument, "banana | xxx | Z 9 | D 99 | | \u0000 | push");
+            assertThat(check.findings()).isNotEmpty().allSatisfy(f -> {
+                assertThat(f.remedy()).isNotBlank();
+                assertThat(f.line()).isPositive();
+                assertThat(f.column()).isPositive();
+            });
+        }
+    }
+}
