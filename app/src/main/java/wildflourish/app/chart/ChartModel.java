@@ -196,7 +196,6 @@ public final class ChartModel {
     private void take(ChartEdits.Outcome outcome, String what) {
         if (outcome.instrument().isEmpty()) {
             say.accept("refused: " + String.join("; ", outcome.faults()));
-            state.set(copy(state.get()));
             return;
         }
         Instrument changed = outcome.instrument().get();
@@ -204,12 +203,6 @@ public final class ChartModel {
         keeping.keep(changed);
         publish(changed, state.get().tuneOnly(), Optional.of(state.get().pitch()));
         say.accept(what);
-    }
-
-    /** A state that is shown anew, so that a refused text gives way to what stands. */
-    private static ChartState copy(ChartState s) {
-        return new ChartState(s.instrument(), s.tuneOnly(), List.copyOf(new ArrayList<>(s.pitches())), s.pitch(),
-                new ArrayList<>(s.entries()), s.changed());
     }
 
     /** Takes the latest edit of a chart back. */

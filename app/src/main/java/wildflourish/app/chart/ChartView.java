@@ -54,7 +54,7 @@ public final class ChartView extends BorderPane {
     /** A view of the model. */
     public ChartView(ChartModel model) {
         this.model = model;
-        getStyleClass().add("chart");
+        getStyleClass().add("chart-screen");
         setTop(controls());
         scroll.setId("chart-page");
         scroll.setFitToWidth(true);
@@ -87,6 +87,7 @@ public final class ChartView extends BorderPane {
             }
         });
         tuneOnly.setId("chart-tune-only");
+        tuneOnly.setMinHeight(28);
         tuneOnly.setOnAction(e -> model.setTuneOnly(tuneOnly.isSelected()));
         Button undo = new Button("Undo");
         undo.setId("chart-undo");
@@ -117,6 +118,7 @@ public final class ChartView extends BorderPane {
             }
         });
         notes.setPrefHeight(230);
+        notes.setMaxHeight(340);
         title.getStyleClass().add("note-title");
         title.setId("chart-title");
         help.getStyleClass().add("quiet");

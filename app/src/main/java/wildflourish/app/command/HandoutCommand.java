@@ -8,8 +8,8 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import wildflourish.app.work.Exports;
 import wildflourish.app.work.Places;
-import wildflourish.score.handout.Handout;
 
 /** The take-home sheet. */
 @Command(name = "handout", description = "The take-home sheet as PDF.", mixinStandardHelpOptions = true)
@@ -31,7 +31,7 @@ final class HandoutCommand implements Callable<Integer> {
     public Integer call() {
         TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.OWN_LADDER);
         Path path = target != null ? target : Path.of(Places.fileName(read.arrangement().tune().title()) + ".pdf");
-        Output.write(path, Handout.pdf(read.arrangement(), read.rung()));
+        Output.write(path, Exports.sheet(read.arrangement(), read.rung()));
         spec.commandLine().getOut().println(path);
         return read.status();
     }

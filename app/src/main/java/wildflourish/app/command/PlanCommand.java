@@ -114,7 +114,7 @@ final class PlanCommand implements Callable<Integer> {
                     .put("kind", trap.kind()).put("text", trap.text());
         }
         ArrayNode advice = document.putArray("advice");
-        hands.advice().forEach(advice::add);
+        hands.inWords().forEach(advice::add);
         return document;
     }
 
@@ -130,6 +130,6 @@ final class PlanCommand implements Callable<Integer> {
                         plan.at(stand.index()).inWords(), stroke, plan.why(stand.index()));
             }
         }
-        hands.advice().forEach(out::println);
+        hands.inWords().forEach(out::println);
     }
 }

@@ -137,14 +137,18 @@ final class TuneOptions {
     }
 
     private Instrument instrument() {
-        Instrument known = instrument(instrument == null ? "none" : instrument);
-        return capo == null ? known : known.withCapo(capo);
+        return instrument(instrument == null ? "none" : instrument);
     }
 
-    /** The instrument of an id; refuses one that there is not. */
-    static Instrument instrument(String id) {
-        return Instruments.byId(id).orElseThrow(() -> Refusal.call(
+    /** The instrument of an id, with the capo asked for; refuses one that there is not. */
+    Instrument instrument(String id) {
+        Instrument known = Instruments.byId(id).orElseThrow(() -> Refusal.call(
                 "there is no instrument '%s'; see: flourish instruments".formatted(id)));
+        try {
+            return capo == null ? known : known.withCapo(capo);
+        } catch (IllegalArgumentException e) {
+            throw Refusal.call(e.getMessage());
+        }
     }
 
     private static Tempo tempo(String text) {

@@ -37,7 +37,6 @@ import wildflourish.formats.abc.AbcWriter;
 import wildflourish.library.Habit;
 import wildflourish.library.Library;
 import wildflourish.library.TuneEntry;
-import wildflourish.score.handout.Handout;
 import wildflourish.score.handout.InstrumentChart;
 import wildflourish.score.paint.SvgPainter;
 
@@ -126,6 +125,9 @@ public final class DeskModel {
     public void openChart() {
         boolean held = trellis.isOpen() && trellis.arrangement().instrument().hasHands();
         chart.show(held ? Instruments.known(trellis.arrangement().instrument().id()) : Instruments.all().get(1));
+        if (held && trellis.state().get().situation().tune().size() > 0) {
+            chart.select(trellis.state().get().situation().tune().note(trellis.note()).pitch());
+        }
         screen.set(Screen.CHART);
     }
 
@@ -296,7 +298,7 @@ public final class DeskModel {
     public void handout(Path file) {
         Arrangement arrangement = trellis.arrangement();
         int rung = trellis.rung();
-        produce(file, "the sheet", () -> Handout.pdf(arrangement, rung));
+        produce(file, "the sheet", () -> Exports.sheet(arrangement, rung));
     }
 
     /** Writes the rung in hand in the format that the file's ending tells. */

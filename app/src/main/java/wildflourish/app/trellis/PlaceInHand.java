@@ -20,6 +20,7 @@ final class PlaceInHand extends VBox {
     private final TrellisModel model;
     private final Label place = new Label();
     private final Label why = new Label();
+    private final Label minding = new Label();
     private final VBox others = new VBox(2);
     private final TextField typed = new TextField();
     private final Button release = new Button("0  let the plan choose");
@@ -36,6 +37,9 @@ final class PlaceInHand extends VBox {
         why.getStyleClass().add("quiet");
         why.setWrapText(true);
         why.setMinHeight(USE_PREF_SIZE);
+        minding.setId("note-minding");
+        minding.setWrapText(true);
+        minding.setMinHeight(USE_PREF_SIZE);
         release.setId("place-release");
         release.getStyleClass().add("other-place");
         release.setMaxWidth(Double.MAX_VALUE);
@@ -52,7 +56,7 @@ final class PlaceInHand extends VBox {
         habit.setMinWidth(USE_PREF_SIZE);
         habit.setTooltip(new Tooltip("play this note here in every tune on this instrument: Ctrl+H"));
         habit.setOnAction(e -> model.keepHabit());
-        getChildren().addAll(place, why, others, own);
+        getChildren().addAll(place, why, minding, others, own);
     }
 
     void show(TrellisState now) {
@@ -63,6 +67,11 @@ final class PlaceInHand extends VBox {
         why.setText(hands ? plan.why(now.note()) : "");
         why.setVisible(!why.getText().equals(place.getText()));
         why.setManaged(why.isVisible());
+        String lines = hands ? String.join("\n", now.hands().inBar(
+                now.situation().tune().note(now.note()).barNumber()).stream().map(l -> "this bar: " + l).toList()) : "";
+        minding.setText(lines);
+        minding.setVisible(!lines.isEmpty());
+        minding.setManaged(minding.isVisible());
         others.getChildren().clear();
         own.setVisible(hands);
         own.setManaged(hands);

@@ -13,9 +13,11 @@ import wildflourish.core.setting.Arrangement;
 import wildflourish.formats.abc.AbcWriter;
 import wildflourish.formats.midi.MidiWriter;
 import wildflourish.score.display.Drawing;
+import wildflourish.score.engrave.Aids;
 import wildflourish.score.engrave.Engraving;
 import wildflourish.score.engrave.ScoreEngraver;
 import wildflourish.score.engrave.ScoreRequest;
+import wildflourish.score.handout.Handout;
 import wildflourish.score.paint.PdfPainter;
 import wildflourish.score.paint.SvgPainter;
 
@@ -61,6 +63,12 @@ public final class Exports {
         };
     }
 
+    /** The take-home sheet of one rung as PDF. */
+    public static byte[] sheet(Arrangement arrangement, int rung) {
+        Hands hands = Hands.of(arrangement, rung);
+        return Handout.pdf(arrangement, rung, hands.aids(), hands.inWords());
+    }
+
     /** One rung played on the arrangement's instrument at its tempo. */
     public static Performance performance(Arrangement arrangement, int rung) {
         Situation situation = arrangement.situation();
@@ -74,7 +82,8 @@ public final class Exports {
         Situation situation = arrangement.situation();
         boolean hands = arrangement.instrument().hasHands();
         Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(
-                situation, arrangement.ladder(), Set.of(rung), false, hands ? rung : -1, SCORE_WIDTH));
+                situation, arrangement.ladder(), Set.of(rung), false, hands ? rung : -1,
+                hands ? Hands.of(arrangement, situation, rung).aids() : Aids.NONE, SCORE_WIDTH));
         var shapes = new ArrayList<wildflourish.score.display.Shape>();
         shapes.add(new wildflourish.score.display.Shape.Words(arrangement.tune().title(), SCORE_WIDTH / 2, 4.5, 3.4,
                 wildflourish.score.display.Face.SERIF_BOLD, wildflourish.score.display.Shape.Anchor.MIDDLE,

@@ -54,37 +54,61 @@ public record Hands(Situation situation, Strokes strokes, Optional<Breaths> brea
         return breaths.map(Aids::of).or(() -> air.map(Aids::of)).orElse(Aids.NONE);
     }
 
-    /** What there is to say beside the plan, a sentence a line without full stops. */
-    public List<String> advice() {
+    /**
+     * What there is to say about some bars beside the plan.
+     *
+     * @param bars printed numbers
+     * @param text without a full stop
+     */
+    public record Advice(Set<Integer> bars, String text) {
+
+        String inWords() {
+            return "%s %s: %s".formatted(bars.size() == 1 ? "bar" : "bars",
+                    String.join(", ", bars.stream().map(b -> b == 0 ? "pickup" : String.valueOf(b)).toList()), text);
+        }
+    }
+
+    /** What to mind, the same advice for several bars once. */
+    public List<Advice> advice() {
         Timeline tune = situation.tune();
         Map<String, Set<Integer>> bars = new LinkedHashMap<>();
         boolean turnsFreely = situation.instrument().school("rows", situation.school()).equals("along");
         for (Trap trap : turnsFreely ? List.<Trap>of() : situation.plan().traps()) {
-            note(bars, tune.note(trap.note()), "%s is %s".formatted(tune.note(trap.note()).pitch().spoken(), trap.text()));
+            note(bars, tune, trap.note(), "%s is %s".formatted(tune.note(trap.note()).pitch().spoken(), trap.text()));
         }
         for (int note : situation.plan().planted()) {
-            note(bars, tune.note(note), "leave the finger down on " + tune.note(note).pitch().spoken());
+            note(bars, tune, note, "leave the finger down on " + tune.note(note).pitch().spoken());
         }
         for (Timeline.Stand stand : tune.notes()) {
-            strokes.at(stand.index()).flatMap(s -> s.advice())
-                    .ifPresent(a -> note(bars, stand, a));
+            strokes.at(stand.index()).flatMap(s -> s.advice()).ifPresent(a -> note(bars, tune, stand.index(), a));
         }
+        breaths.ifPresent(b -> b.marks().forEach(m -> note(bars, tune, m.note(), m.inWords(tune))));
+        air.ifPresent(a -> a.uses().forEach(u -> note(bars, tune, u.note(), u.inWords(tune))));
+        return bars.entrySet().stream().map(e -> new Advice(e.getValue(), e.getKey())).toList();
+    }
+
+    /** What to mind over the whole tune, a sentence a line without full stops. */
+    public List<String> overall() {
         List<String> lines = new ArrayList<>();
-        bars.forEach((what, where) -> lines.add("%s %s: %s".formatted(where.size() == 1 ? "bar" : "bars",
-                String.join(", ", where.stream().map(String::valueOf).toList()), what)));
-        breaths.ifPresent(b -> {
-            b.marks().forEach(m -> lines.add(m.inWords(tune)));
-            lines.add("longest span on one breath: %.1f seconds%s".formatted(b.longestSeconds(),
-                    b.enough() ? "" : "; that is longer than this student's breath: play faster or leave a note out"));
-        });
-        air.ifPresent(a -> {
-            a.uses().forEach(u -> lines.add(u.inWords(tune)));
-            lines.add("begin with the bellows %d %% open".formatted(Math.round(a.startsOpen() * 100)));
-        });
+        breaths.ifPresent(b -> lines.add("longest span on one breath: %.1f seconds%s".formatted(b.longestSeconds(),
+                b.enough() ? "" : "; that is longer than this student's breath: play faster or leave a note out")));
+        air.ifPresent(a -> lines.add("begin with the bellows %d %% open".formatted(Math.round(a.startsOpen() * 100))));
         return lines;
     }
 
-    private static void note(Map<String, Set<Integer>> bars, Timeline.Stand stand, String what) {
-        bars.computeIfAbsent(what, w -> new TreeSet<>()).add(stand.barNumber());
+    /** All advice in words, bar by bar and then over the whole. */
+    public List<String> inWords() {
+        List<String> lines = new ArrayList<>(advice().stream().map(Advice::inWords).toList());
+        lines.addAll(overall());
+        return lines;
+    }
+
+    /** What to mind in one bar. */
+    public List<String> inBar(int number) {
+        return advice().stream().filter(a -> a.bars().contains(number)).map(Advice::text).toList();
+    }
+
+    private static void note(Map<String, Set<Integer>> bars, Timeline tune, int note, String what) {
+        bars.computeIfAbsent(what, w -> new TreeSet<>()).add(tune.note(note).barNumber());
     }
 }

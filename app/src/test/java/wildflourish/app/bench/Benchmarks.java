@@ -10,6 +10,7 @@ import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Mode;
 import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Param;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
@@ -27,6 +28,7 @@ import wildflourish.core.instrument.Instruments;
 import wildflourish.core.ornament.Performance;
 import wildflourish.core.ornament.Realiser;
 import wildflourish.core.ornament.Situation;
+import wildflourish.core.planning.Air;
 import wildflourish.core.planning.FingeringPlan;
 import wildflourish.core.planning.Planner;
 import wildflourish.core.setting.Arrangement;
@@ -37,7 +39,6 @@ import wildflourish.formats.abc.AbcReader;
 import wildflourish.score.engrave.Engraving;
 import wildflourish.score.engrave.ScoreEngraver;
 import wildflourish.score.engrave.ScoreRequest;
-import wildflourish.score.handout.Handout;
 
 /**
  * How long things take, warm: run with {@code mvn test -pl app -am -Dtest=Benchmarks
@@ -127,7 +128,33 @@ public class Benchmarks {
     /** The take-home sheet. */
     @Benchmark
     public byte[] handout() {
-        return Handout.pdf(arrangement, 4);
+        return Exports.sheet(arrangement, 4);
+    }
+
+    /** Every instrument's file read and checked. */
+    @Benchmark
+    public Object loadInstruments() {
+        return Instruments.load();
+    }
+
+    /** The plan of 32 bars on one instrument of each family. */
+    @State(Scope.Thread)
+    public static class OnEach {
+
+        @Param({"whistle-d", "recorder-soprano-c", "pipes-bellows-d", "pipes-nine-note", "fiddle", "mandolin",
+            "tenor-banjo", "banjo-five-string", "anglo-cg", "english-48", "accordion-bc", "melodeon-dg"})
+        public String instrument;
+    }
+
+    @Benchmark
+    public FingeringPlan planOn(OnEach on) {
+        return Planner.plan(tune, Instruments.known(on.instrument));
+    }
+
+    /** The air of the bellows over a tune of 32 bars. */
+    @Benchmark
+    public Object air() {
+        return Air.of(tune, Planner.plan(tune, Instruments.known("anglo-cg")), arrangement.tempo());
     }
 
     /** A MIDI file. */
@@ -141,7 +168,7 @@ public class Benchmarks {
         List<String> lines = new ArrayList<>();
         new Runner(new OptionsBuilder().include(System.getProperty("bench", Benchmarks.class.getName())).forks(0).warmupIterations(4)
                 .warmupTime(TimeValue.seconds(1)).measurementIterations(4).measurementTime(TimeValue.seconds(1))
-                .build()).run().forEach(r -> lines.add(r.getPrimaryResult().getLabel() + " "
+                .build()).run().forEach(r -> lines.add(r.getPrimaryResult().getLabel() + " " + r.getParams().getParamsKeys().stream().map(r.getParams()::getParam).toList() + " "
                         + r.getPrimaryResult().getScore() + " ± " + r.getPrimaryResult().getScoreError() + " ms"));
         lines.forEach(System.out::println);
     }

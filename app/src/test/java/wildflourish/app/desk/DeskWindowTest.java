@@ -15,8 +15,12 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.instrument.School;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.formats.abc.AbcReader;
 
@@ -193,7 +197,8 @@ class DeskWindowTest extends WindowTest {
         open(true);
         interact(() -> {
             lookup("#level").<ComboBox<String>>query().setValue("expert");
-            lookup("#school-cut").<ComboBox<String>>query().setValue("by-hand");
+            ComboBox<School.Value> cut = lookup("#school-cut").query();
+            cut.setValue(cut.getItems().get(1));
         });
         assertThat(model.trellis().arrangement().speeds().name()).isEqualTo("expert");
         assertThat(model.trellis().arrangement().school().cut()).isEqualTo("by-hand");
@@ -208,12 +213,142 @@ class DeskWindowTest extends WindowTest {
         assertThat(model.message().get()).startsWith("Done again");
     }
 
+    /** A teacher switches the instrument, takes another place by a key, gives it back, and changes the school. */
+    @Test
+    void instrumentsPlacesAndSchoolsAreInTheWindow() {
+        open(true);
+        ComboBox<Instrument> box = lookup("#instrument").query();
+        push(KeyCode.CONTROL, KeyCode.I);
+        until(box::isShowing);
+        assertThat(box.getItems()).hasSize(Instruments.all().size() - 1);
+        interact(() -> {
+            box.hide();
+            box.setValue(Instruments.known("fiddle"));
+            view.trellis().score().requestFocus();
+            model.trellis().select(0, 3);
+        });
+        assertThat(model.trellis().arrangement().instrument().id()).isEqualTo("fiddle");
+        assertThat(lookup("#note-fingers").<Label>query().getText()).isEqualTo("fourth finger on the D string");
+        assertThat(lookup("#note-why").<Label>query().getText()).contains("rather than open A string");
+        push(KeyCode.DIGIT1);
+        assertThat(lookup("#note-fingers").<Label>query().getText()).isEqualTo("open A string");
+        assertThat(lookup("#note-why").<Label>query().getText()).startsWith("your choice");
+        push(KeyCode.DIGIT0);
+        assertThat(lookup("#note-fingers").<Label>query().getText()).isEqualTo("fourth finger on the D string");
+        clickOn("#place-1");
+        assertThat(lookup("#note-fingers").<Label>query().getText()).isEqualTo("open A string");
+        push(KeyCode.CONTROL, KeyCode.Z);
+        interact(() -> {
+            ComboBox<School.Value> school = lookup("#school-open-string").query();
+            school.setValue(school.getItems().get(1));
+        });
+        assertThat(lookup("#note-fingers").<Label>query().getText()).isEqualTo("open A string");
+        assertThat(lookup("#school-cut").queryAll()).isEmpty();
+    }
+
+    @Test
+    void aPlaceTypedIsCheckedAndTaken() {
+        open(true);
+        interact(() -> model.trellis().select(0, 3));
+        clickOn("#place-typed").write("xxx ooo");
+        push(KeyCode.ENTER);
+        until(() -> model.message().get().contains("sounds G"));
+        assertThat(model.message().get()).contains("xxo ooo");
+        interact(() -> {
+            lookup("#place-typed").<TextField>query().clear();
+            model.trellis().setInstrument("mandolin");
+        });
+        clickOn("#place-typed").write("D fret 7");
+        push(KeyCode.ENTER);
+        assertThat(lookup("#note-fingers").<Label>query().getText()).isEqualTo("fourth finger on the D string, fret 7");
+        clickOn("#capo-up");
+        assertThat(model.trellis().arrangement().instrument().capo()).isEqualTo(1);
+        clickOn("#capo-down");
+        assertThat(model.trellis().arrangement().instrument().capo()).isZero();
+    }
+
+    /** What is chosen for a tune, the habit of an instrument, and a changed chart are all there after closing. */
+    @Test
+    void placesHabitsAndChartsAreKept() throws Exception {
+        open(true);
+        interact(() -> {
+            model.trellis().setInstrument("fiddle");
+            model.trellis().select(0, 3);
+            model.trellis().takeAlternative(0);
+        });
+        push(KeyCode.CONTROL, KeyCode.H);
+        assertThat(model.message().get()).contains("From now on A on the fiddle");
+        assertThat(model.trellis().state().get().situation().plan().at(7).text()).isEqualTo("A 0");
+        push(KeyCode.CONTROL, KeyCode.DIGIT3);
+        assertThat(lookup("#chart-instrument").<ComboBox<Instrument>>query().getValue().id()).isEqualTo("fiddle");
+        interact(() -> model.chart().show(Instruments.known("whistle-d")));
+        interact(() -> model.chart().select(wildflourish.core.tune.Pitch.parse("G4")));
+        TextField add = lookup("#chart-entry-1").query();
+        clickOn(add).write("xxx xoo");
+        push(KeyCode.ENTER);
+        assertThat(model.message().get()).startsWith("Refused").contains("major scale");
+        interact(() -> lookup("#chart-entry-1").<TextField>query().clear());
+        clickOn("#chart-entry-1").write("xxx oxo try");
+        push(KeyCode.ENTER);
+        assertThat(lookup("#chart-entry-1").<TextField>query().getText()).isEqualTo("xxx oxo gentle try");
+        clickOn("#chart-prefer-1");
+        assertThat(lookup("#chart-entry-0").<TextField>query().getText()).isEqualTo("xxx oxo gentle try");
+        push(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(lookup("#chart-entry-0").<TextField>query().getText()).isEqualTo("xxx ooo gentle");
+        clickOn("#chart-new-name").write("E whistle of the pier");
+        clickOn("#chart-new-lowest").write("E4");
+        clickOn("#chart-new");
+        assertThat(model.chart().state().get().instrument().id()).isEqualTo("own-e-whistle-of-the-pier");
+        push(KeyCode.CONTROL, KeyCode.P);
+        type(folder.resolve("chart.pdf").toString());
+        push(KeyCode.ENTER);
+        until(() -> model.message().get().startsWith("The chart is in"));
+        assertThat(java.nio.file.Files.readAllBytes(folder.resolve("chart.pdf"))).startsWith("%PDF".getBytes());
+        close();
+        Instruments.own(java.util.List.of());
+        open(false);
+        until(() -> model.trellis().isOpen());
+        assertThat(Instruments.byId("own-e-whistle-of-the-pier")).isPresent();
+        assertThat(Instruments.known("whistle-d").chart().orElseThrow().ways(wildflourish.core.tune.Pitch.parse("G4")))
+                .hasSize(2);
+        assertThat(model.trellis().arrangement().instrument().id()).isEqualTo("fiddle");
+        assertThat(model.trellis().state().get().situation().plan().isChosen(3)).isTrue();
+        assertThat(model.trellis().state().get().situation().plan().at(7).text()).isEqualTo("A 0");
+        interact(() -> model.chart().show(Instruments.known("whistle-d")));
+        interact(() -> model.chart().restore());
+        assertThat(Instruments.known("whistle-d")).isEqualTo(Instruments.shipped("whistle-d").orElseThrow());
+    }
+
+    @Test
+    void theChartShowsTheNotesOfTheTuneAlone() {
+        open(true);
+        push(KeyCode.CONTROL, KeyCode.DIGIT3);
+        int all = model.chart().state().get().pitches().size();
+        clickOn("#chart-tune-only");
+        assertThat(model.chart().state().get().pitches()).hasSizeLessThan(all).isNotEmpty();
+        var pitch = model.chart().state().get().pitch();
+        clickOn("#chart-notes");
+        push(KeyCode.DOWN);
+        assertThat(model.chart().state().get().pitch()).isNotEqualTo(pitch);
+    }
+
+    @AfterEach
+    void asTheyCame() {
+        Instruments.own(java.util.List.of());
+    }
+
     /** WCAG 2.2: a name for every control (4.1.2) and targets of at least 24 by 24 pixels (2.5.8). */
     @Test
     void everyControlHasANameAndIsLargeEnough() {
         open(true);
         for (DeskModel.Screen screen : DeskModel.Screen.values()) {
-            interact(() -> model.screen().set(screen));
+            interact(() -> {
+                if (screen == DeskModel.Screen.CHART) {
+                    model.openChart();
+                } else {
+                    model.screen().set(screen);
+                }
+            });
             WaitForAsyncUtils.waitForFxEvents();
             for (Node node : lookup(n -> n instanceof ButtonBase || n instanceof ComboBox<?> || n instanceof TextField
                     || n instanceof ListView<?>).queryAll()) {

@@ -33,17 +33,16 @@ public record Air(List<Use> uses, double startsOpen) {
      */
     public record Use(int note, int pass, Bellows direction, boolean gasp) {
 
-        /** As a sentence without its full stop. */
+        /** As a sentence without its full stop, the bar not named. */
         public String inWords(Timeline tune) {
             Stand stand = tune.note(note);
-            String when = pass == 1 ? "" : ", time %d through".formatted(pass);
+            String when = pass == 1 ? "" : " (time %d through)".formatted(pass);
             if (gasp) {
-                return "bar %d%s: before %s cut the note short and %s the bellows with the air button".formatted(
-                        stand.barNumber(), when, stand.pitch().spoken(),
-                        direction == Bellows.PUSH ? "open" : "close");
+                return "before %s cut the note short and %s the bellows with the air button%s".formatted(
+                        stand.pitch().spoken(), direction == Bellows.PUSH ? "open" : "close", when);
             }
-            return "bar %d%s: hold the air button with %s and %s the bellows further".formatted(
-                    stand.barNumber(), when, stand.pitch().spoken(), direction == Bellows.PUSH ? "close" : "open");
+            return "hold the air button with %s and %s the bellows further%s".formatted(
+                    stand.pitch().spoken(), direction == Bellows.PUSH ? "close" : "open", when);
         }
     }
 

@@ -42,16 +42,15 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
      */
     public record Mark(int note, Room room, int times, int ofTimes) {
 
-        /** As a sentence without its full stop. */
+        /** As a sentence without its full stop, the bar not named. */
         public String inWords(Timeline tune) {
             Stand stand = tune.note(note);
-            String where = "bar %d".formatted(stand.barNumber());
             String when = times == ofTimes ? "" : " (%d of %d times)".formatted(times, ofTimes);
-            return where + when + switch (room) {
-                case REST -> ": breathe in the rest";
-                case SHORTEN -> ": end the %s early and breathe".formatted(stand.pitch().spoken());
-                case DROP -> ": leave out the weak %s and breathe instead".formatted(stand.pitch().spoken());
-            };
+            return switch (room) {
+                case REST -> "breathe in the rest";
+                case SHORTEN -> "end the %s early and breathe".formatted(stand.pitch().spoken());
+                case DROP -> "leave out the weak %s and breathe instead".formatted(stand.pitch().spoken());
+            } + when;
         }
     }
 

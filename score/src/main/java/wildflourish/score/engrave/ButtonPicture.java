@@ -16,8 +16,8 @@ import wildflourish.score.display.Shape;
  */
 final class ButtonPicture {
 
-    private static final double STEP = 1.5;
-    private static final double RADIUS = 0.72;
+    private static final double STEP = 1.7;
+    private static final double RADIUS = 0.8;
     private static final double TOP = 0.9;
     private static final double BETWEEN_SIDES = 0.7;
 
@@ -33,7 +33,7 @@ final class ButtonPicture {
     }
 
     private static double fingers(ButtonBoard board) {
-        return y(board, rowCount(board) - 1) + 1.75;
+        return y(board, rowCount(board) - 1) + 1.85;
     }
 
     private static double bellows(ButtonBoard board) {

@@ -101,8 +101,14 @@ public final class FingeringStrip {
             shapes.add(MusicFont.glyph("breathMarkComma", spot.x() + 0.95, 0.4, 1.1, Ink.BREATH));
         }
         if (aids.breathFor().contains(spot.note())) {
-            shapes.add(MusicFont.glyph("breathMarkComma", spot.x() - 0.3, -0.2, 1.1, Ink.BREATH));
-            shapes.add(new Shape.Line(spot.x() - 0.8, 0.1, spot.x() + 0.8, 6, 0.14, Ink.BREATH));
+            shapes.add(MusicFont.glyph("breathMarkComma", spot.x() + 1.05, 0.4, 1.1, Ink.BREATH));
+            double bottom = height() - 2.6;
+            for (double side : new double[] {-1, 1}) {
+                double x = spot.x() + side * 0.85;
+                shapes.add(new Shape.Line(x, 0.4, x, bottom - 0.4, 0.13, Ink.BREATH));
+                shapes.add(new Shape.Line(x, 0.45, x - side * 0.35, 0, 0.13, Ink.BREATH));
+                shapes.add(new Shape.Line(x, bottom - 0.45, x - side * 0.35, bottom, 0.13, Ink.BREATH));
+            }
         }
     }
 

@@ -17,8 +17,8 @@ import wildflourish.score.font.MusicFont;
  */
 final class NeckPicture {
 
-    private static final double STEP = 1.55;
-    private static final double RADIUS = 0.74;
+    private static final double STEP = 1.75;
+    private static final double RADIUS = 0.82;
     private static final double TOP = 0.9;
 
     private NeckPicture() {}
@@ -28,7 +28,7 @@ final class NeckPicture {
     }
 
     private static double fingers(Neck neck) {
-        return y(neck, 0) + 1.75;
+        return y(neck, 0) + 1.85;
     }
 
     private static double strokes(Neck neck) {
@@ -68,7 +68,7 @@ final class NeckPicture {
         if (at.shape().equals("low") || at.shape().equals("high")) {
             double side = at.shape().equals("low") ? -1 : 1;
             shapes.add(new Shape.Polygon(List.of(
-                    new Shape.Point(spot.x() + side * 1.35, y),
+                    new Shape.Point(spot.x() + side * 1.42, y),
                     new Shape.Point(spot.x() + side * 0.5, y - 0.62),
                     new Shape.Point(spot.x() + side * 0.5, y + 0.62)), Ink.MUSIC));
         }

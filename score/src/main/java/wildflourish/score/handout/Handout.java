@@ -25,6 +25,7 @@ import wildflourish.score.display.Drawing;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
 import wildflourish.score.display.Shape;
+import wildflourish.score.engrave.Aids;
 import wildflourish.score.engrave.Engraving;
 import wildflourish.score.engrave.OrnamentMark;
 import wildflourish.score.engrave.ScoreEngraver;
@@ -44,8 +45,12 @@ public final class Handout {
     private final Situation situation;
     private final int rung;
     private final Flow flow;
+    private final Aids aids;
+    private final List<String> minding;
 
-    private Handout(Arrangement arrangement, int rung) {
+    private Handout(Arrangement arrangement, int rung, Aids aids, List<String> minding) {
+        this.aids = aids;
+        this.minding = minding;
         this.arrangement = arrangement;
         this.situation = arrangement.situation();
         this.rung = rung;
@@ -53,20 +58,26 @@ public final class Handout {
                 arrangement.tune().title(), arrangement.ladder().rung(rung).name(), arrangement.instrument().name()));
     }
 
-    /** The pages of the sheet for one rung. */
-    public static List<Drawing> pages(Arrangement arrangement, int rung) {
-        return new Handout(arrangement, rung).build();
+    /**
+     * The pages of the sheet for one rung.
+     *
+     * @param aids marks of breath and air in the fingering strip
+     * @param minding what arms and lungs have to mind, a sentence a line without full stops
+     */
+    public static List<Drawing> pages(Arrangement arrangement, int rung, Aids aids, List<String> minding) {
+        return new Handout(arrangement, rung, aids, minding).build();
     }
 
     /** The sheet as a PDF document in A4. */
-    public static byte[] pdf(Arrangement arrangement, int rung) {
-        return PdfPainter.paint(arrangement.tune().title(), pages(arrangement, rung), POINTS);
+    public static byte[] pdf(Arrangement arrangement, int rung, Aids aids, List<String> minding) {
+        return PdfPainter.paint(arrangement.tune().title(), pages(arrangement, rung, aids, minding), POINTS);
     }
 
     private List<Drawing> build() {
         head();
         music();
         key();
+        minding();
         ornaments();
         practice();
         care();
@@ -78,7 +89,7 @@ public final class Handout {
         String type = arrangement.tune().head().rhythm().isEmpty()
                 ? TuneType.of(arrangement.tune().head()).id() : arrangement.tune().head().rhythm();
         String line = "%s in %s · %s · version: %s · goal: %s".formatted(
-                type, arrangement.tune().head().key().spoken(), arrangement.instrument().name(),
+                type, arrangement.tune().head().key().spoken(), arrangement.instrument().spoken(),
                 arrangement.ladder().rung(rung).name(), arrangement.tempo().spoken());
         flow.paragraph(line, LEFT, RIGHT, TEXT, Face.SANS, Ink.MUSIC);
         if (!arrangement.tune().head().composers().isEmpty()) {
@@ -92,7 +103,7 @@ public final class Handout {
     private void music() {
         Set<Integer> open = new LinkedHashSet<>(List.of(rung, 0));
         Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(
-                situation, arrangement.ladder(), open, false, rung, RIGHT - LEFT));
+                situation, arrangement.ladder(), open, false, rung, aids, RIGHT - LEFT));
         SystemBlocks.of(engraving, LEFT).forEach(b -> flow.block(b.shapes(), b.height() + 1.6));
         List<Integer> missing = situation.plan().missing();
         if (!missing.isEmpty()) {
@@ -110,6 +121,15 @@ public final class Handout {
         }
         heading("Reading the fingers");
         lines.forEach(l -> flow.paragraph("–  " + l, LEFT, RIGHT, 1.9, Face.SANS, Ink.MUSIC));
+    }
+
+    private void minding() {
+        if (minding.isEmpty()) {
+            return;
+        }
+        heading("Mind in this tune");
+        minding.forEach(l -> flow.paragraph("–  " + Character.toUpperCase(l.charAt(0)) + l.substring(1), LEFT, RIGHT, 1.9,
+                Face.SANS, Ink.MUSIC));
     }
 
     private void heading(String text) {

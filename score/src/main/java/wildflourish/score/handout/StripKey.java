@@ -54,7 +54,7 @@ public final class StripKey {
         boolean blown = chart.pitches().stream().anyMatch(
                 p -> chart.ways(p).stream().anyMatch(w -> w.breath() == Breath.FIRM));
         if (blown) {
-            lines.add("plus sign: the upper octave, more pressure; comma: breathe here");
+            lines.add("plus sign: the upper octave, more pressure; comma: breathe here, in brackets: in place of this note");
         }
         lines.add("a coloured ring: the finger that moves in the ornament; peak = lift it, trough = strike with it,"
                 + " rising line = draw it off slowly");

@@ -19,6 +19,7 @@ import wildflourish.score.display.Drawing;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
 import wildflourish.score.display.Shape;
+import wildflourish.score.engrave.Aids;
 import wildflourish.score.engrave.Engraving;
 import wildflourish.score.font.MusicFont;
 import wildflourish.score.font.Outlines;
@@ -90,12 +91,12 @@ class PaintersTest {
     @Test
     void theSheetNamesEverythingAStudentNeeds() throws Exception {
         Arrangement arrangement = Scores.demo().get(1);
-        String text = text(Handout.pdf(arrangement, 4));
+        String text = text(Handout.pdf(arrangement, 4, Aids.NONE, List.of("begin with a full breath")));
         assertThat(text).contains("Six Gulls on the Chapel Wall").contains("D whistle").contains("version: full")
                 .contains("goal: dotted crotchet = 100");
         assertThat(text).contains("How each ornament is done").contains("long roll").contains("clean up to")
                 .contains("third finger of the upper hand");
-        assertThat(text).contains("Reading the fingers").contains("Practise").contains("Take care")
+        assertThat(text).contains("Reading the fingers").contains("Mind in this tune").contains("Begin with a full breath").contains("Practise").contains("Take care")
                 .contains("Stop at pain").contains("not medical advice").contains("page 1 of");
         arrangement.ladder().setting(4).byNote().values().stream().flatMap(List::stream).distinct().forEach(id ->
                 assertThat(text).contains(arrangement.situation().vocabulary().known(id).name()));
@@ -103,14 +104,14 @@ class PaintersTest {
 
     @Test
     void theBareSheetHasNoOrnamentsAndTheLowTuneSaysWhatIsMissing() throws Exception {
-        assertThat(text(Handout.pdf(Scores.demo().get(3), 0))).doesNotContain("How each ornament");
-        assertThat(text(Handout.pdf(Scores.demo().get(6), 3))).contains("10 notes marked with a cross");
+        assertThat(text(Handout.pdf(Scores.demo().get(3), 0, Aids.NONE, List.of()))).doesNotContain("How each ornament");
+        assertThat(text(Handout.pdf(Scores.demo().get(6), 3, Aids.NONE, List.of()))).contains("10 notes marked with a cross");
     }
 
     @Test
     void nothingOfTheSheetLeavesItsPages() {
         for (Arrangement arrangement : Scores.demo()) {
-            for (Drawing page : Handout.pages(arrangement, 5)) {
+            for (Drawing page : Handout.pages(arrangement, 5, Aids.NONE, List.of())) {
                 assertThat(page.shapes()).allSatisfy(s -> {
                     double right = s instanceof Shape.Words w && w.anchor() == Shape.Anchor.START
                             ? w.x() + Outlines.width(w.text(), w.face(), w.size()) : s.bounds().right();
