@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.planning.Air;
 import wildflourish.core.planning.Breaths;
@@ -43,6 +44,7 @@ public record Hands(Situation situation, Strokes strokes, Optional<Breaths> brea
             Phrases.of(tune).forEach(p -> ends.add(p.lastNote()));
             breaths = Optional.of(Breaths.of(tune, arrangement.tempo(),
                     Breaths.lungful(arrangement.speeds().name()),
+                    note -> setting.ornaments(note, situation.vocabulary()).stream().anyMatch(Ornament::isBreath),
                     note -> !setting.ornaments(note, situation.vocabulary()).isEmpty(), ends::contains));
         }
         return new Hands(situation, Strokes.of(tune, arrangement.instrument(), arrangement.school()), breaths,

@@ -25,6 +25,8 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
 
     /** How room is made for a breath. */
     public enum Room {
+        /** A breath stands there already. */
+        GIVEN,
         /** A rest is there already. */
         REST,
         /** The end of the note is cut short. */
@@ -47,6 +49,7 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
             Stand stand = tune.note(note);
             String when = times == ofTimes ? "" : " (%d of %d times)".formatted(times, ofTimes);
             return switch (room) {
+                case GIVEN -> "breathe after the %s, as the version has it".formatted(stand.pitch().spoken());
                 case REST -> "breathe in the rest";
                 case SHORTEN -> "end the %s early and breathe".formatted(stand.pitch().spoken());
                 case DROP -> "leave out the weak %s and breathe instead".formatted(stand.pitch().spoken());
@@ -71,11 +74,13 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
      * The breaths of a tune.
      *
      * @param lungfulSeconds how long the student blows, more than 0
+     * @param breathed whether a breath has been placed on a note already
      * @param ornamented whether an ornament stands on a note
      * @param endsPhrase whether a phrase ends with a note
      */
     public static Breaths of(
-            Timeline tune, Tempo tempo, double lungfulSeconds, IntPredicate ornamented, IntPredicate endsPhrase) {
+            Timeline tune, Tempo tempo, double lungfulSeconds, IntPredicate breathed, IntPredicate ornamented,
+            IntPredicate endsPhrase) {
         List<Played> played = played(tune, tempo);
         int n = played.size();
         double[] best = new double[n + 1];
@@ -85,7 +90,7 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
         for (int k = 1; k <= n; k++) {
             Played last = played.get(k - 1);
             Played next = k < n ? played.get(k) : null;
-            rooms[k] = next == null ? Room.REST : room(last, ornamented);
+            rooms[k] = next == null ? Room.REST : room(last, breathed, ornamented);
             own[k] = next == null ? 0 : cost(last, next, rooms[k], endsPhrase);
             best[k] = Double.MAX_VALUE;
             for (int j = k - 1; j >= 0 && own[k] < Double.MAX_VALUE; j--) {
@@ -157,8 +162,11 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
         return played;
     }
 
-    private static Room room(Played last, IntPredicate ornamented) {
+    private static Room room(Played last, IntPredicate breathed, IntPredicate ornamented) {
         double length = last.endMs() - last.startMs();
+        if (breathed.test(last.stand().index())) {
+            return Room.GIVEN;
+        }
         if (last.restMs() >= COSTS.needsMs()) {
             return Room.REST;
         }
@@ -175,7 +183,11 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
         if (room == null) {
             return Double.MAX_VALUE;
         }
+        if (room == Room.GIVEN) {
+            return 0;
+        }
         double cost = COSTS.breath() + switch (room) {
+            case GIVEN -> 0;
             case REST -> 0;
             case SHORTEN -> COSTS.shorten();
             case DROP -> COSTS.drop();

@@ -22,7 +22,7 @@ public record Aids(Set<Integer> breathAfter, Set<Integer> breathFor, Set<Integer
     /** The marks of a wind player's breaths. */
     public static Aids of(Breaths breaths) {
         return new Aids(
-                breaths.marks().stream().filter(m -> m.room() != Breaths.Room.DROP).map(Breaths.Mark::note)
+                breaths.marks().stream().filter(m -> m.room() == Breaths.Room.REST || m.room() == Breaths.Room.SHORTEN).map(Breaths.Mark::note)
                         .collect(Collectors.toSet()),
                 breaths.marks().stream().filter(m -> m.room() == Breaths.Room.DROP).map(Breaths.Mark::note)
                         .collect(Collectors.toSet()),

@@ -41,7 +41,7 @@ final class ButtonPicture {
     }
 
     static double height(ButtonBoard board) {
-        return (board.isTwoWay() ? bellows(board) : fingers(board)) + 1.1;
+        return board.isTwoWay() ? bellows(board) + 1.9 : fingers(board) + 1.1;
     }
 
     static void rows(ButtonBoard board, SystemLayout system, List<Shape> shapes) {
@@ -72,7 +72,7 @@ final class ButtonPicture {
         shapes.add(new Shape.Words(String.valueOf(at.finger()), spot.x(), fingers(board) + 0.45, 1.4, Face.SANS,
                 Shape.Anchor.MIDDLE, Ink.MUSIC));
         if (air) {
-            shapes.add(new Shape.Words("air", spot.x(), bellows(board) - 0.45, 1.1, Face.SANS_BOLD,
+            shapes.add(new Shape.Words("air", spot.x(), bellows(board) + 1.55, 1.2, Face.SANS_BOLD,
                     Shape.Anchor.MIDDLE, Ink.BREATH));
         }
     }
