@@ -59,28 +59,14 @@ public final class ChartEdits {
     }
 
     private static Fingering read(String typed, WindChart chart, Pitch pitch) {
-        String text = typed.strip().toLowerCase(Locale.ROOT);
-        boolean trial = text.endsWith(" try");
-        text = trial ? text.substring(0, text.length() - 4).strip() : text;
-        Optional<Breath> breath = Optional.empty();
-        for (Breath b : Breath.values()) {
-            String word = b.name().toLowerCase(Locale.ROOT);
-            if (text.endsWith(word)) {
-                breath = Optional.of(b);
-                text = text.substring(0, text.length() - word.length()).strip();
-            }
-        }
-        if (text.endsWith("+")) {
-            breath = Optional.of(Breath.FIRM);
-            text = text.substring(0, text.length() - 1).strip();
-        }
-        Holes holes = Holes.parse(text);
-        Breath blown = breath.orElseGet(() -> chart.ways(pitch).stream().findFirst().map(Fingering::breath)
+        TypedFingering read = TypedFingering.read(typed);
+        Breath blown = read.breath().orElseGet(() -> chart.ways(pitch).stream().findFirst().map(Fingering::breath)
                 .orElse(Breath.GENTLE));
         return chart.ways(pitch).stream()
-                .filter(w -> w.holes().equals(holes) && w.breath() == blown && w.trial() == trial)
+                .filter(w -> w.holes().equals(read.holes()) && w.breath() == blown && w.trial() == read.trial())
                 .findFirst()
-                .orElse(new Fingering(holes, blown, java.util.OptionalInt.empty(), trial, Optional.empty()));
+                .orElse(new Fingering(read.holes(), blown, java.util.OptionalInt.empty(), read.trial(),
+                        Optional.empty()));
     }
 
     /** Gives a button other notes, typed as {@code G4/A4} (push before pull), or one note where both ways sound the same. */

@@ -197,20 +197,8 @@ public final class WindChart implements Layout {
 
     @Override
     public int sounds(String typed) {
-        String text = typed.strip().toLowerCase(Locale.ROOT);
-        Optional<Breath> breath = Optional.empty();
-        for (Breath b : Breath.values()) {
-            String word = b.name().toLowerCase(Locale.ROOT);
-            if (text.endsWith(word)) {
-                breath = Optional.of(b);
-                text = text.substring(0, text.length() - word.length()).strip();
-            }
-        }
-        if (text.endsWith("+")) {
-            breath = Optional.of(Breath.FIRM);
-            text = text.substring(0, text.length() - 1).strip();
-        }
-        Holes holes = Holes.parse(text);
+        TypedFingering read = TypedFingering.read(typed);
+        Holes holes = read.holes();
         if (!holes.hasTheSameHolesAs(ways(pitches.getFirst()).getFirst().holes())) {
             throw new IllegalArgumentException("'%s' has other holes than this instrument; write it like %s"
                     .formatted(holes, example()));
@@ -219,7 +207,7 @@ public final class WindChart implements Layout {
             for (Pitch pitch : pitches) {
                 for (Fingering way : ways(pitch)) {
                     if (way.trial() == tried && way.holes().equals(holes)
-                            && breath.map(way.breath()::equals).orElse(true)) {
+                            && read.breath().map(way.breath()::equals).orElse(true)) {
                         return pitch.midi();
                     }
                 }
