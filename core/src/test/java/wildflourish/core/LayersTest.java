@@ -19,6 +19,7 @@ class LayersTest {
             .layer("foundations").definedBy("wildflourish.core.data..", "wildflourish.core.finding..")
             .layer("tune").definedBy("wildflourish.core.tune..")
             .layer("instrument").definedBy("wildflourish.core.instrument..")
+            .layer("planning").definedBy("wildflourish.core.planning..")
             .layer("ornament").definedBy("wildflourish.core.ornament..")
             .layer("setting").definedBy("wildflourish.core.setting..")
             .layer("above").definedBy("wildflourish.core.reading..", "wildflourish.core.growth..",
@@ -26,8 +27,9 @@ class LayersTest {
             .whereLayer("above").mayNotBeAccessedByAnyLayer()
             .whereLayer("setting").mayOnlyBeAccessedByLayers("above")
             .whereLayer("ornament").mayOnlyBeAccessedByLayers("setting", "above")
-            .whereLayer("instrument").mayOnlyBeAccessedByLayers("ornament", "setting", "above")
-            .whereLayer("tune").mayOnlyBeAccessedByLayers("instrument", "ornament", "setting", "above");
+            .whereLayer("planning").mayOnlyBeAccessedByLayers("ornament", "setting", "above")
+            .whereLayer("instrument").mayOnlyBeAccessedByLayers("planning", "ornament", "setting", "above")
+            .whereLayer("tune").mayOnlyBeAccessedByLayers("instrument", "planning", "ornament", "setting", "above");
 
     @ArchTest
     static final ArchRule NO_CYCLES = slices().matching("wildflourish.core.(*)..").should().beFreeOfCycles();

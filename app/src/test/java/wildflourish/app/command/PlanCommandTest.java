@@ -152,7 +152,7 @@ class PlanCommandTest {
         Files.writeString(wrong, "D 0 | D low 2\nA 0\n");
         assertThat(run("plan", tune, "--instrument", "fiddle", "--verify", wrong)).isEqualTo(1);
         assertThat(err.toString()).contains("wrong.txt:1:7: error: F sharp in bar 1: D low 2 sounds F;")
-                .contains("1 notes of the tune have no place");
+                .contains("the last note of the tune has no place");
         assertThat(run("plan", tune, "--instrument", "fiddle", "--verify", folder.resolve("none.txt"))).isEqualTo(1);
     }
 

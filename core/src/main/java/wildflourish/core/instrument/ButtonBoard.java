@@ -13,15 +13,15 @@ import wildflourish.core.tune.Pitch;
 /** The buttons of a free-reed instrument's melody side or sides. */
 public final class ButtonBoard implements Layout {
 
-    /** The file as it stands; buttons as {@code "push/pull"}, or one note where both ways sound the same. */
-    record File(boolean twoWay, Double travelSeconds, List<Side> sides) {}
+    /**
+     * The file as it stands; {@code fingers} play the buttons, {@code reach} is how far along its columns a hand goes without
+     * moving, where that counts; buttons as {@code "push/pull"}, or one note where both ways sound the same.
+     */
+    record File(boolean twoWay, int fingers, Double reach, Double travelSeconds, List<Side> sides) {}
 
     record Side(String side, List<Integer> home, boolean fingersRise, List<Row> rows) {}
 
     record Row(String name, String key, double offset, Integer home, List<String> buttons) {}
-
-    private static final int FINGERS = 4;
-    private static final int ENGLISH_FINGERS = 3;
 
     private final File file;
     private final List<Button> buttons = new ArrayList<>();
@@ -68,8 +68,7 @@ public final class ButtonBoard implements Layout {
         List<Place> places = byMidi.computeIfAbsent(pitch.midi(), m -> new ArrayList<>());
         int home = row.home() != null ? row.home()
                 : side.home().isEmpty() ? 0 : side.home().get(button.number() - 1);
-        int most = file.twoWay() ? FINGERS : ENGLISH_FINGERS;
-        for (int finger = 1; finger <= most; finger++) {
+        for (int finger = 1; finger <= file.fingers(); finger++) {
             int strain = home == 0 ? 0 : Math.abs(finger - home);
             if (strain <= 1) {
                 places.add(new Place.Pressed(button, direction, finger, strain));
@@ -98,6 +97,11 @@ public final class ButtonBoard implements Layout {
 
     public boolean isTwoWay() {
         return file.twoWay();
+    }
+
+    /** How far along its columns a hand reaches without moving, in buttons. */
+    public double reach() {
+        return file.reach() == null ? 0 : file.reach();
     }
 
     /** How long the bellows can go one way at an ordinary loudness, in seconds; empty where it does not matter. */
@@ -167,7 +171,7 @@ public final class ButtonBoard implements Layout {
             }
             sides.add(new Side(side.side(), side.home(), side.fingersRise(), rows));
         }
-        return new ButtonBoard(new File(file.twoWay(), file.travelSeconds(), sides));
+        return new ButtonBoard(new File(file.twoWay(), file.fingers(), file.reach(), file.travelSeconds(), sides));
     }
 
     @Override

@@ -65,14 +65,10 @@ public final class WindChart implements Layout {
     private final Map<Integer, Pitch> names = new LinkedHashMap<>();
     private final List<Pitch> pitches;
 
-    private WindChart(String name, File file, Optional<Pitch> lowest) {
+    private WindChart(String name, File file, Interval move) {
         this.name = name;
         this.file = file;
-        if (file.notes().isEmpty()) {
-            throw new IllegalArgumentException("a chart needs a note");
-        }
-        Pitch first = file.notes().stream().map(r -> Pitch.parse(r.pitch())).sorted().toList().getFirst();
-        this.move = lowest.map(l -> Interval.between(first, l)).orElse(Interval.NONE);
+        this.move = move;
         for (Row row : file.notes()) {
             Pitch pitch = Pitch.parse(row.pitch()).plus(move);
             List<Fingering> all = new ArrayList<>(ways.getOrDefault(pitch.midi(), List.of()));
@@ -80,11 +76,6 @@ public final class WindChart implements Layout {
             names.putIfAbsent(pitch.midi(), pitch);
             ways.put(pitch.midi(), List.copyOf(all));
         }
-        ways.forEach((midi, list) -> {
-            if (list.isEmpty()) {
-                names.remove(midi);
-            }
-        });
         this.pitches = names.values().stream().sorted().toList();
     }
 
@@ -101,7 +92,7 @@ public final class WindChart implements Layout {
     /** A chart moved so that its lowest note is the given one, with further ways added. */
     static WindChart of(String name, File file, Optional<Pitch> lowest, List<Row> additions) {
         try {
-            WindChart moved = new WindChart(name, file, lowest);
+            WindChart moved = new WindChart(name, file, move(file, lowest));
             if (additions.isEmpty()) {
                 return moved;
             }
@@ -109,10 +100,16 @@ public final class WindChart implements Layout {
             additions.forEach(r -> rows.add(
                     new Row(Pitch.parse(r.pitch()).plus(moved.move.reversed()).toString(), r.ways())));
             return new WindChart(name, new File(
-                    file.provenance(), rows, file.cuts(), file.cran(), file.landings()), lowest);
+                    file.provenance(), rows, file.cuts(), file.cran(), file.landings()), moved.move);
         } catch (IllegalArgumentException e) {
             throw new DataFault(name + ": " + e.getMessage());
         }
+    }
+
+    private static Interval move(File file, Optional<Pitch> lowest) {
+        Pitch first = file.notes().stream().filter(r -> !r.ways().isEmpty()).map(r -> Pitch.parse(r.pitch())).sorted()
+                .findFirst().orElseThrow(() -> new IllegalArgumentException("a chart needs a note"));
+        return lowest.map(l -> Interval.between(first, l)).orElse(Interval.NONE);
     }
 
     /** This chart with other ways to finger a written pitch, the preferred one first; not checked yet. */
@@ -132,12 +129,13 @@ public final class WindChart implements Layout {
             rows.add(new Row(own.toString(), newWays.stream().map(Way::of).toList()));
         }
         return new WindChart(name, new File(
-                file.provenance(), rows, file.cuts(), file.cran(), file.landings()), Optional.of(pitches.getFirst()));
+                file.provenance(), rows.stream().filter(r -> !r.ways().isEmpty()).toList(), file.cuts(), file.cran(),
+                file.landings()), move);
     }
 
     /** This chart moved so that its lowest note is the given one. */
     WindChart from(Pitch lowest) {
-        return new WindChart(name, file, Optional.of(lowest));
+        return new WindChart(name, file, move(file, Optional.of(lowest)));
     }
 
     /** Two charts are equal when they say the same in the same place. */

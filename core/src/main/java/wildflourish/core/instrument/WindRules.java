@@ -1,7 +1,10 @@
 package wildflourish.core.instrument;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.function.BiConsumer;
 import wildflourish.core.tune.Pitch;
 
 /** The rules that a wind instrument's chart must keep; common practice, none of them read from a chart. */
@@ -86,20 +89,28 @@ final class WindRules {
         return way.holes().hasThumb() && way.holes().isHalf(0);
     }
 
-    /** Opening the six holes from below plays the major scale of the lowest note. */
+    /** Opening the six holes from below plays one major scale: that of the note with all of them closed. */
     private static void scaleFromBelow(WindChart chart, List<String> faults) {
-        int lowest = chart.pitches().getFirst().midi();
-        for (Pitch pitch : chart.pitches()) {
-            for (Fingering way : chart.ways(pitch)) {
-                boolean plain = way.holes().pattern().matches("x*o*");
-                int open = way.holes().count() - way.holes().lowestClosed();
-                boolean upper = way.breath() == Breath.FIRM;
-                if (plain && pitch.midi() != lowest + MAJOR_SCALE[open] + (upper ? 12 : 0)) {
-                    faults.add(("%s (%s): opening the holes one by one from below plays the major scale of the lowest "
-                            + "note, so this fingering cannot sound %s").formatted(pitch, way.holes(), pitch.spoken()));
-                }
+        Map<Integer, Integer> keys = new HashMap<>();
+        forEachPlain(chart, (pitch, way) -> keys.merge(keyNote(pitch, way), 1, Integer::sum));
+        int key = keys.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey).orElse(0);
+        forEachPlain(chart, (pitch, way) -> {
+            if (keyNote(pitch, way) != key) {
+                faults.add(("%s (%s): opening the holes one by one from below plays the major scale, so this fingering "
+                        + "cannot sound %s").formatted(pitch, way.holes(), pitch.spoken()));
             }
-        }
+        });
+    }
+
+    private static void forEachPlain(WindChart chart, BiConsumer<Pitch, Fingering> check) {
+        chart.pitches().forEach(pitch -> chart.ways(pitch).stream()
+                .filter(w -> w.holes().pattern().matches("x*o*")).forEach(w -> check.accept(pitch, w)));
+    }
+
+    /** The note that all holes closed would sound, if a plain fingering sounds this pitch. */
+    private static int keyNote(Pitch pitch, Fingering way) {
+        int open = way.holes().count() - way.holes().lowestClosed();
+        return pitch.midi() - MAJOR_SCALE[open] - (way.breath() == Breath.FIRM ? 12 : 0);
     }
 
     /** Above the lowest note the usual fingering of a closed chanter has one or two fingers up, no more. */

@@ -58,7 +58,7 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
     }
 
     record Costs(
-            String provenance, int needsMs, Map<String, Integer> lungfulSeconds, int breath, int shorten, int drop,
+            String provenance, int needsMs, double shortenFrom, Map<String, Integer> lungfulSeconds, int breath, int shorten, int drop,
             int insidePhrase, int insideBar, int offTheBeat, int perSecondTooLong) {}
 
     private static final Costs COSTS = DataFile.read("planning/breath.json", Costs.class);
@@ -173,7 +173,7 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
         if (ornamented.test(last.stand().index())) {
             return null;
         }
-        if (length >= 1.5 * COSTS.needsMs()) {
+        if (length >= COSTS.shortenFrom() * COSTS.needsMs()) {
             return Room.SHORTEN;
         }
         return last.stand().strength() == 0 ? Room.DROP : null;

@@ -50,16 +50,20 @@ public record HandCheck(List<Finding> findings, int right) {
             }
         }
         if (at < notes.size()) {
-            findings.add(Finding.error(lines.length, 1, "%d notes of the tune have no place".formatted(notes.size() - at),
-                    "go on from %s in bar %d, or write - for a note to pass over".formatted(
-                            notes.get(at).pitch().spoken(), notes.get(at).barNumber())));
+            findings.add(Finding.error(lines.length, 1, notes.size() - at == 1 ? "the last note of the tune has no place"
+                            : "the last %d notes of the tune have no place".formatted(notes.size() - at),
+                    "go on from %s, or write - for a note to pass over".formatted(where(notes.get(at)))));
         }
         return new HandCheck(findings, right);
     }
 
+    private static String where(Stand stand) {
+        return stand.pitch().spoken() + (stand.barNumber() == 0 ? " in the pickup" : " in bar " + stand.barNumber());
+    }
+
     /** Checks one place for one note; empty when it sounds the note. */
     public static Optional<Finding> check(Stand stand, Instrument instrument, String typed, int line, int column) {
-        String where = "%s in bar %d".formatted(stand.pitch().spoken(), stand.barNumber());
+        String where = where(stand);
         List<Place> places = instrument.layout().places(stand.pitch());
         String remedy = places.isEmpty() ? instrument.whyMissing(stand.pitch())
                 : "play it with " + places.getFirst().inWords();

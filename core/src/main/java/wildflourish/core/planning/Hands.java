@@ -1,5 +1,6 @@
 package wildflourish.core.planning;
 
+import wildflourish.core.instrument.ButtonBoard;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Place;
 import wildflourish.core.instrument.School;
@@ -28,8 +29,8 @@ interface Hands {
             case OPEN_HOLE, THUMB_HOLE, CLOSED_CHANTER, NINE_NOTE_CHANTER -> new WindHands(instrument, school);
             case BOWED -> new BowedHands();
             case FRETTED -> new FrettedHands();
-            case TWO_WAY_REED -> new TwoWayHands(instrument);
-            case ONE_WAY_REED -> new OneWayHands();
+            case TWO_WAY_REED -> new TwoWayHands((ButtonBoard) instrument.layout());
+            case ONE_WAY_REED -> new OneWayHands((ButtonBoard) instrument.layout());
             case NONE -> throw new IllegalArgumentException("nobody plays the tune as written");
         };
     }

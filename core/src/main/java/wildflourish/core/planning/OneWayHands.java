@@ -1,14 +1,12 @@
 package wildflourish.core.planning;
 
 import wildflourish.core.instrument.Button;
+import wildflourish.core.instrument.ButtonBoard;
 import wildflourish.core.instrument.Place;
 import wildflourish.core.instrument.Place.Pressed;
 
 /** Fingers on buttons that sound the same both ways, the scale shared out between the two hands. */
-record OneWayHands() implements Hands {
-
-    /** How far along its columns a hand reaches without moving, in buttons. */
-    private static final double REACH = 2;
+record OneWayHands(ButtonBoard board) implements Hands {
 
     @Override
     public void alone(Place place, Tally tally) {
@@ -25,7 +23,7 @@ record OneWayHands() implements Hands {
             boolean sameFinger = from.finger() == to.finger();
             tally.add(Term.SAME_FINGER, sameFinger && !a.equals(b));
             tally.add(Term.REPEATED_FINGER, sameFinger && a.equals(b));
-            tally.add(Term.STRETCH, (int) Math.max(0, Math.abs(b.across() - a.across()) - REACH));
+            tally.add(Term.STRETCH, (int) Math.max(0, Math.abs(b.across() - a.across()) - board.reach()));
         }
     }
 }

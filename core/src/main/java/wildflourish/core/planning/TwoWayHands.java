@@ -2,16 +2,11 @@ package wildflourish.core.planning;
 
 import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonBoard;
-import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Place;
 import wildflourish.core.instrument.Place.Pressed;
 
 /** Fingers on buttons that sound one note while the bellows close and another while they open. */
 record TwoWayHands(ButtonBoard board) implements Hands {
-
-    TwoWayHands(Instrument instrument) {
-        this((ButtonBoard) instrument.layout());
-    }
 
     @Override
     public void alone(Place place, Tally tally) {

@@ -27,6 +27,34 @@ class ChartEditsTest {
         assertThat(out.has(Pitch.parse("Eb5"))).isTrue();
     }
 
+    /** Taking out the lowest note moves nothing else, however often the chart is changed or written and read again. */
+    @Test
+    void takingOutTheLowestNoteMovesNothing() {
+        for (String id : List.of("recorder-alto-f", "whistle-eb", "whistle-d")) {
+            Instrument whole = Instruments.known(id);
+            Pitch lowest = whole.lowest().orElseThrow();
+            Instrument less = ChartEdits.ways(whole, lowest, List.of()).instrument().orElseThrow();
+            Instrument read = Instruments.parse("again", Instruments.write(less));
+            Pitch other = whole.layout().pitches().get(7);
+            String same = whole.layout().places(other).getFirst().text();
+            Instrument twice = ChartEdits.ways(read, other, List.of(same)).instrument().orElseThrow();
+            for (Instrument changed : List.of(less, read, twice)) {
+                assertThat(changed.has(lowest)).isFalse();
+                assertThat(changed.layout().pitches()).isEqualTo(
+                        whole.layout().pitches().subList(1, whole.layout().pitches().size()));
+                for (Pitch pitch : changed.layout().pitches()) {
+                    assertThat(changed.chart().orElseThrow().ways(pitch).getFirst())
+                            .isEqualTo(whole.chart().orElseThrow().ways(pitch).getFirst());
+                }
+            }
+        }
+    }
+
+    @Test
+    void aWrongNoteAloneIsBlamed() {
+        assertThat(ways("D4", "xxx xoo").faults()).allMatch(f -> f.contains("D4"));
+    }
+
     /** What a way keeps beside its holes, a tapping finger or a school, stays when the order changes. */
     @Test
     void preferringKeepsWhatBelongsToAFingering() {

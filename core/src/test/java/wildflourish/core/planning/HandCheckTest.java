@@ -49,7 +49,7 @@ class HandCheckTest {
         HandCheck missed = check("fiddle", "D 0|D 2|A 0|A 3|D 3|D 1");
         assertThat(missed.findings()).hasSize(2);
         assertThat(missed.findings().getFirst().what()).startsWith("G in bar 2: D 1 sounds E");
-        assertThat(missed.findings().getLast().what()).startsWith("1 notes of the tune have no place");
+        assertThat(missed.findings().getLast().what()).startsWith("the last note of the tune has no place");
         HandCheck one = check("fiddle", "D 0|D 2|A 0|A 3|D 3|D 3|D 1|D 1");
         assertThat(one.findings()).singleElement().satisfies(f -> assertThat(f.remedy()).contains("it has 7"));
     }

@@ -23,6 +23,7 @@ import wildflourish.core.tune.Timeline;
 
 class PlannerTest {
 
+    private static final long MOST_TRIED = 60_000;
     private static final Instrument WHISTLE = Instruments.known("whistle-d");
 
     @Provide
@@ -76,14 +77,19 @@ class PlannerTest {
     void thePlanIsTheCheapestThereIs(
             @ForAll("instruments") Instrument instrument, @ForAll("shortTunes") List<Integer> midis) {
         Timeline tune = tune(midis);
-        List<List<Place>> open = open(tune, instrument);
-        long ways = open.stream().mapToLong(List::size).reduce(1, (a, b) -> a * b);
-        if (ways > 60_000) {
-            return;
+        // So many places lie on a long neck that the tune is cut to what can be tried out.
+        for (int size = midis.size(); ways(open(tune, instrument)) > MOST_TRIED; size--) {
+            tune = tune(midis.subList(0, size - 1));
         }
+        List<List<Place>> open = open(tune, instrument);
+        assertThat(ways(open)).isLessThanOrEqualTo(MOST_TRIED);
         FingeringPlan plan = Planner.plan(tune, instrument);
         assertThat(plan.cost()).isEqualTo(cheapest(instrument, open, new ArrayList<>()));
         assertThat(Planner.cost(instrument, School.USUAL, played(plan))).isEqualTo(plan.cost());
+    }
+
+    private static long ways(List<List<Place>> open) {
+        return open.stream().mapToLong(List::size).reduce(1, (a, b) -> a * b);
     }
 
     private static int cheapest(Instrument instrument, List<List<Place>> open, List<Place> chosen) {
