@@ -15,7 +15,6 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
-import wildflourish.app.work.Hands;
 import wildflourish.core.finding.Finding;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Situation;
@@ -23,6 +22,7 @@ import wildflourish.core.planning.Alternative;
 import wildflourish.core.planning.FingeringPlan;
 import wildflourish.core.planning.HandCheck;
 import wildflourish.core.planning.Trap;
+import wildflourish.core.practice.PlayingAdvice;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Timeline;
 
@@ -57,11 +57,11 @@ final class PlanCommand implements Callable<Integer> {
         if (places != null) {
             return verify(arrangement, out);
         }
-        Hands hands = Hands.of(arrangement, read.rung());
+        PlayingAdvice advice = PlayingAdvice.of(arrangement, read.rung());
         if (json) {
-            Output.print(document(arrangement, hands), out);
+            Output.print(document(arrangement, advice), out);
         } else {
-            print(arrangement, hands, out);
+            print(arrangement, advice, out);
         }
         return read.status();
     }
@@ -84,8 +84,8 @@ final class PlanCommand implements Callable<Integer> {
         return check.findings().isEmpty() ? 0 : 1;
     }
 
-    private static ObjectNode document(Arrangement arrangement, Hands hands) {
-        Situation situation = hands.situation();
+    private static ObjectNode document(Arrangement arrangement, PlayingAdvice advice) {
+        Situation situation = advice.situation();
         FingeringPlan plan = situation.plan();
         ObjectNode document = Output.object().put("instrument", arrangement.instrument().id());
         ObjectNode school = document.putObject("school");
@@ -98,7 +98,7 @@ final class PlanCommand implements Callable<Integer> {
             ObjectNode note = notes.addObject().put("note", stand.index()).put("bar", stand.barNumber())
                     .put("pitch", stand.pitch().toString());
             PlaceDocument.put(note, plan.at(stand.index()));
-            Optional<String> stroke = hands.strokes().at(stand.index()).map(s -> s.word());
+            Optional<String> stroke = advice.strokes().at(stand.index()).map(s -> s.word());
             plan.bellows(stand.index()).map(b -> b.word()).or(() -> stroke)
                     .ifPresentOrElse(d -> note.put("direction", d), () -> note.putNull("direction"));
             note.put("why", plan.why(stand.index()));
@@ -113,23 +113,23 @@ final class PlanCommand implements Callable<Integer> {
             traps.addObject().put("note", trap.note()).put("bar", situation.tune().note(trap.note()).barNumber())
                     .put("kind", trap.kind()).put("text", trap.text());
         }
-        ArrayNode advice = document.putArray("advice");
-        hands.inWords().forEach(advice::add);
+        ArrayNode sentences = document.putArray("advice");
+        advice.inWords().forEach(sentences::add);
         return document;
     }
 
-    private static void print(Arrangement arrangement, Hands hands, PrintWriter out) {
-        Situation situation = hands.situation();
+    private static void print(Arrangement arrangement, PlayingAdvice advice, PrintWriter out) {
+        Situation situation = advice.situation();
         FingeringPlan plan = situation.plan();
         out.printf("%s, %s, cost %d%n", arrangement.tune().title(), arrangement.instrument().spoken(), plan.cost());
         for (Timeline.Stand stand : situation.tune().notes()) {
             if (!stand.heldOver()) {
-                String stroke = hands.strokes().at(stand.index()).map(s -> ", " + s.word() + (s.joined() ? " (joined)" : ""))
+                String stroke = advice.strokes().at(stand.index()).map(s -> ", " + s.word() + (s.joined() ? " (joined)" : ""))
                         .orElse("");
                 out.printf("bar %2d  note %3d  %-4s %s%s  (%s)%n", stand.barNumber(), stand.index(), stand.pitch(),
                         plan.at(stand.index()).inWords(), stroke, plan.why(stand.index()));
             }
         }
-        hands.inWords().forEach(out::println);
+        advice.inWords().forEach(out::println);
     }
 }

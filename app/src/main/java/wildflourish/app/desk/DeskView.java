@@ -258,7 +258,7 @@ public final class DeskView extends BorderPane {
         accelerator(scene, KeyCode.DIGIT2, this::openTrellis);
         accelerator(scene, KeyCode.DIGIT3, model::openChart);
         accelerator(scene, KeyCode.I, () -> onTrellis(t -> trellis.chooseInstrument()));
-        accelerator(scene, KeyCode.H, () -> onTrellis(TrellisModel::keepHabit));
+        accelerator(scene, KeyCode.H, () -> onTrellis(t -> t.places().keepHabit()));
         accelerator(scene, KeyCode.G, () -> onTrellis(TrellisModel::grow));
         accelerator(scene, KeyCode.T, () -> onTrellis(TrellisModel::prune));
         accelerator(scene, KeyCode.Z, () -> {
@@ -334,9 +334,9 @@ public final class DeskView extends BorderPane {
         } else if (key == '-') {
             model.trellis().stepTempo(-4);
         } else if (key == '0') {
-            model.trellis().releasePlace();
+            model.trellis().places().release();
         } else if (key >= '1' && key <= '9') {
-            model.trellis().takeAlternative(key - '1');
+            model.trellis().places().takeOther(key - '1');
         } else if (!model.trellis().toggleByKey(key)) {
             return;
         }

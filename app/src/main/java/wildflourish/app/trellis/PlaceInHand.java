@@ -43,11 +43,11 @@ final class PlaceInHand extends VBox {
         release.setId("place-release");
         release.getStyleClass().add("other-place");
         release.setMaxWidth(Double.MAX_VALUE);
-        release.setOnAction(e -> model.releasePlace());
+        release.setOnAction(e -> model.places().release());
         typed.setId("place-typed");
         typed.setAccessibleText("type where this note is played, to have it checked");
         typed.setOnAction(e -> {
-            if (model.typePlace(typed.getText())) {
+            if (model.places().type(typed.getText())) {
                 typed.clear();
             }
         });
@@ -55,7 +55,7 @@ final class PlaceInHand extends VBox {
         habit.setId("place-habit");
         habit.setMinWidth(USE_PREF_SIZE);
         habit.setTooltip(new Tooltip("play this note here in every tune on this instrument: Ctrl+H"));
-        habit.setOnAction(e -> model.keepHabit());
+        habit.setOnAction(e -> model.places().keepHabit());
         getChildren().addAll(place, why, minding, others, own);
     }
 
@@ -67,7 +67,7 @@ final class PlaceInHand extends VBox {
         why.setText(hands ? plan.why(now.note()) : "");
         why.setVisible(!why.getText().equals(place.getText()));
         why.setManaged(why.isVisible());
-        String lines = hands ? String.join("\n", now.hands().inBar(
+        String lines = hands ? String.join("\n", now.advice().inBar(
                 now.situation().tune().note(now.note()).barNumber()).stream().map(l -> "this bar: " + l).toList()) : "";
         minding.setText(lines);
         minding.setVisible(!lines.isEmpty());
@@ -100,7 +100,7 @@ final class PlaceInHand extends VBox {
         button.setMaxWidth(Double.MAX_VALUE);
         button.setMnemonicParsing(false);
         button.setTooltip(new Tooltip("beside it the plan " + plan.against(note, alternative)));
-        button.setOnAction(e -> model.takeAlternative(nth));
+        button.setOnAction(e -> model.places().takeOther(nth));
         return button;
     }
 }

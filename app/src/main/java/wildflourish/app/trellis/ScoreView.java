@@ -15,6 +15,7 @@ import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.setting.Ladder;
 import wildflourish.score.display.Bounds;
+import wildflourish.score.engrave.Aids;
 import wildflourish.score.engrave.Engraving;
 import wildflourish.score.engrave.ScoreEngraver;
 import wildflourish.score.engrave.ScoreRequest;
@@ -100,7 +101,7 @@ public final class ScoreView extends Region {
         Ladder ladder = now.arrangement().ladder();
         Set<Integer> open = new LinkedHashSet<>(List.of(0, now.rung()));
         ScoreRequest request = new ScoreRequest(
-                now.situation(), ladder, open, true, now.rung(), now.hands().aids(), width);
+                now.situation(), ladder, open, true, now.rung(), Aids.of(now.advice()), width);
         if (engraved == null || !sameScore(engraved, request)) {
             engraving = ScoreEngraver.engrave(request);
             engraved = request;

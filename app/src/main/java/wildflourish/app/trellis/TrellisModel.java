@@ -10,7 +10,6 @@ import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.work.Documents;
-import wildflourish.app.work.Hands;
 import wildflourish.core.finding.Finding;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Candidates;
@@ -28,6 +27,7 @@ import wildflourish.core.ornament.Verdict;
 import wildflourish.core.planning.Alternative;
 import wildflourish.core.planning.Choices;
 import wildflourish.core.planning.HandCheck;
+import wildflourish.core.practice.PlayingAdvice;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.tune.Pitch;
@@ -62,6 +62,7 @@ public final class TrellisModel {
 
     private final Journal journal;
     private final Consumer<String> say;
+    private final PlaceChoices places = new PlaceChoices(this);
     private final ReadOnlyObjectWrapper<TrellisState> state = new ReadOnlyObjectWrapper<>();
     private History history;
     private Map<String, SortedMap<String, String>> habits = Map.of();
@@ -109,6 +110,17 @@ public final class TrellisModel {
         habits = kept;
     }
 
+    /** Keeps or ends a habit of the instrument in hand and plans anew with it. */
+    void habit(Choices changed, String instrument, Pitch pitch, Optional<String> place) {
+        habits = changed.habits();
+        journal.habit(instrument, Pitch.ofMidi(pitch.midi()).toString(), place);
+        refresh();
+    }
+
+    void tell(String words) {
+        say.accept(words);
+    }
+
     /** Plans anew after an instrument has been changed. */
     public void refresh() {
         if (isOpen()) {
@@ -146,13 +158,13 @@ public final class TrellisModel {
         TrellisState before = state.get();
         boolean sameHands = before != null && before.situation() == situation
                 && before.arrangement().equals(arrangement) && before.rung() == safeRung;
-        Hands hands = sameHands ? before.hands() : Hands.of(arrangement, situation, safeRung);
-        state.set(new TrellisState(tune, arrangement, situation, candidates, hands, safeRung, safeNote, ranked,
+        PlayingAdvice advice = sameHands ? before.advice() : PlayingAdvice.of(arrangement, situation, safeRung);
+        state.set(new TrellisState(tune, arrangement, situation, candidates, advice, safeRung, safeNote, ranked,
                 history.canUndo(), history.canRedo()));
         journal.stand(tune, safeRung, safeNote);
     }
 
-    private void edit(String what, Arrangement changed) {
+    void edit(String what, Arrangement changed) {
         TrellisState now = state.get();
         history.push(what, changed);
         journal.save(now.tune(), what, Documents.write(changed));
@@ -233,7 +245,7 @@ public final class TrellisModel {
         edit("everything lifted from " + where(now), now.arrangement().with(ladder));
     }
 
-    private static String where(TrellisState now) {
+    static String where(TrellisState now) {
         var stand = now.situation().tune().note(now.note());
         return stand.pitch().spoken() + (stand.barNumber() == 0 ? " of the pickup" : " in bar " + stand.barNumber());
     }
@@ -287,81 +299,9 @@ public final class TrellisModel {
         }
     }
 
-    /** The other places of the note in hand, the cheapest first. */
-    public List<Alternative> alternatives() {
-        TrellisState now = state.get();
-        return now.situation().tune().size() == 0 ? List.of() : now.situation().plan().alternatives(now.note());
-    }
-
-    /** Plays the note in hand at its nth other place, counted from 0; the rest of the plan adapts. */
-    public void takeAlternative(int nth) {
-        List<Alternative> all = alternatives();
-        if (nth < all.size()) {
-            take(all.get(nth).place());
-        }
-    }
-
-    private void take(Place place) {
-        TrellisState now = state.get();
-        Arrangement arrangement = now.arrangement();
-        edit("%s played with %s".formatted(where(now), place.inWords()), arrangement.with(
-                arrangement.choices().with(arrangement.instrument(), now.note(), Optional.of(place.text()))));
-    }
-
-    /** Leaves the place of the note in hand to the plan again. */
-    public void releasePlace() {
-        TrellisState now = state.get();
-        if (!now.situation().plan().isChosen(now.note())) {
-            say.accept("the plan chooses the place of " + where(now) + " already");
-            return;
-        }
-        Arrangement arrangement = now.arrangement();
-        edit("the plan chooses the place of " + where(now), arrangement.with(
-                arrangement.choices().with(arrangement.instrument(), now.note(), Optional.empty())));
-    }
-
-    /**
-     * Checks a place typed for the note in hand: one that sounds it is taken, of another one is told what it sounds.
-     *
-     * @return whether it was taken
-     */
-    public boolean typePlace(String typed) {
-        TrellisState now = state.get();
-        Instrument instrument = now.arrangement().instrument();
-        Optional<Finding> fault = HandCheck.check(now.situation().tune().note(now.note()), instrument, typed, 1, 1);
-        if (fault.isPresent()) {
-            say.accept("%s; %s".formatted(fault.get().what(), fault.get().remedy()));
-            return false;
-        }
-        String text = typed.strip().toLowerCase(Locale.ROOT);
-        List<Place> places = new ArrayList<>(List.of(now.situation().plan().at(now.note())));
-        alternatives().forEach(a -> places.add(a.place()));
-        Optional<Place> place = places.stream()
-                .filter(p -> p.text().toLowerCase(Locale.ROOT).replace(" row", "").startsWith(text.replace(" row", "")))
-                .findFirst();
-        place.ifPresentOrElse(this::take, () -> say.accept(typed + " sounds the note, but lies out of the hand's reach here"));
-        return place.isPresent();
-    }
-
-    /** Keeps the place of the note in hand as the habit of its instrument, for every tune; or ends that habit. */
-    public void keepHabit() {
-        TrellisState now = state.get();
-        Instrument instrument = now.arrangement().instrument();
-        Pitch pitch = now.situation().tune().note(now.note()).pitch();
-        String text = now.situation().plan().at(now.note()).text();
-        if (!instrument.hasHands() || now.situation().plan().at(now.note()) instanceof Place.Missing) {
-            say.accept("there is no place to keep");
-            return;
-        }
-        boolean ends = now.arrangement().choices().habit(instrument, pitch).filter(text::equals).isPresent();
-        Choices changed = now.arrangement().choices()
-                .withHabit(instrument, pitch, ends ? Optional.empty() : Optional.of(text));
-        habits = changed.habits();
-        journal.habit(instrument.id(), Pitch.ofMidi(pitch.midi()).toString(), ends ? Optional.empty() : Optional.of(text));
-        publish(now.tune(), now.arrangement(), now.rung(), now.note());
-        say.accept(ends ? "the habit for %s on the %s is ended".formatted(pitch.spoken(), instrument.name())
-                : "from now on %s on the %s is played with %s".formatted(pitch.spoken(), instrument.name(),
-                        now.situation().plan().at(now.note()).inWords()));
+    /** Where the note in hand is played, and what can be done about it. */
+    public PlaceChoices places() {
+        return places;
     }
 
     /** Grows the ladder anew from bare, at this tempo and level. */

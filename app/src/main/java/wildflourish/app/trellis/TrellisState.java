@@ -1,10 +1,10 @@
 package wildflourish.app.trellis;
 
 import java.util.List;
-import wildflourish.app.work.Hands;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Candidates;
 import wildflourish.core.ornament.Situation;
+import wildflourish.core.practice.PlayingAdvice;
 import wildflourish.core.setting.Arrangement;
 
 /**
@@ -13,7 +13,7 @@ import wildflourish.core.setting.Arrangement;
  * @param tune id of the tune in the library
  * @param rung the rung in hand
  * @param note the note in hand
- * @param hands strokes, breath and air of the rung in hand
+ * @param advice strokes, breath and air of the rung in hand
  * @param ranked what the note can take, the best first
  */
 public record TrellisState(
@@ -21,7 +21,7 @@ public record TrellisState(
         Arrangement arrangement,
         Situation situation,
         Candidates candidates,
-        Hands hands,
+        PlayingAdvice advice,
         int rung,
         int note,
         List<Candidate> ranked,

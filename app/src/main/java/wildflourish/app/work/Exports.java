@@ -9,6 +9,7 @@ import java.util.Set;
 import wildflourish.core.ornament.Performance;
 import wildflourish.core.ornament.Realiser;
 import wildflourish.core.ornament.Situation;
+import wildflourish.core.practice.PlayingAdvice;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.formats.abc.AbcWriter;
 import wildflourish.formats.midi.MidiWriter;
@@ -65,8 +66,8 @@ public final class Exports {
 
     /** The take-home sheet of one rung as PDF. */
     public static byte[] sheet(Arrangement arrangement, int rung) {
-        Hands hands = Hands.of(arrangement, rung);
-        return Handout.pdf(arrangement, rung, hands.aids(), hands.inWords());
+        PlayingAdvice advice = PlayingAdvice.of(arrangement, rung);
+        return Handout.pdf(arrangement, rung, Aids.of(advice), advice.inWords());
     }
 
     /** One rung played on the arrangement's instrument at its tempo. */
@@ -83,7 +84,7 @@ public final class Exports {
         boolean hands = arrangement.instrument().hasHands();
         Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(
                 situation, arrangement.ladder(), Set.of(rung), false, hands ? rung : -1,
-                hands ? Hands.of(arrangement, situation, rung).aids() : Aids.NONE, SCORE_WIDTH));
+                hands ? Aids.of(PlayingAdvice.of(arrangement, situation, rung)) : Aids.NONE, SCORE_WIDTH));
         var shapes = new ArrayList<wildflourish.score.display.Shape>();
         shapes.add(new wildflourish.score.display.Shape.Words(arrangement.tune().title(), SCORE_WIDTH / 2, 4.5, 3.4,
                 wildflourish.score.display.Face.SERIF_BOLD, wildflourish.score.display.Shape.Anchor.MIDDLE,

@@ -19,7 +19,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** The command line as scripts use it: what is printed where, and the exit status. */
-class FlourishCommandTest {
+class FlourishCommandTest extends CommandLineTest {
 
     private static final String JIG = "X:2\nT:Test jig\nR:jig\nM:6/8\nL:1/8\nQ:3/8=100\nK:G\n"
             + "|:D|G3 BAG|A3 cBA|B2d gfd|edB AFD|G3 BAG|A3 c2e|dBG AFD|AGF G2:|\n";
@@ -28,33 +28,11 @@ class FlourishCommandTest {
     Path folder;
 
     private Path file;
-    private final StringWriter out = new StringWriter();
-    private final StringWriter err = new StringWriter();
 
     @BeforeEach
     void writeTune() throws Exception {
         file = folder.resolve("jig.abc");
         Files.writeString(file, "X:1\nT:Plain\nM:4/4\nL:1/4\nQ:1/4=120\nK:D\nDEFG|\n\n" + JIG);
-    }
-
-    private int run(Object... args) {
-        out.getBuffer().setLength(0);
-        err.getBuffer().setLength(0);
-        String[] words = new String[args.length];
-        for (int i = 0; i < args.length; i++) {
-            words[i] = args[i].toString();
-        }
-        int status = FlourishCommand.run(new PrintWriter(out, true), new PrintWriter(err, true), words);
-        assertThat(out.toString() + err).doesNotContain("\tat ").doesNotContain("Exception");
-        return status;
-    }
-
-    private JsonNode json(Object... args) throws Exception {
-        Object[] all = new Object[args.length + 1];
-        System.arraycopy(args, 0, all, 0, args.length);
-        all[args.length] = "--json";
-        assertThat(run(all)).as(err.toString()).isZero();
-        return new ObjectMapper().readTree(out.toString());
     }
 
     @Test

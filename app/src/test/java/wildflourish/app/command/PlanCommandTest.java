@@ -19,14 +19,12 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** The commands plan, chart and instruments, on the first demo tune. */
-class PlanCommandTest {
+class PlanCommandTest extends CommandLineTest {
 
     @TempDir
     private Path folder;
 
     private Path demo;
-    private final StringWriter out = new StringWriter();
-    private final StringWriter err = new StringWriter();
 
     @BeforeEach
     void tune() throws IOException {
@@ -34,21 +32,6 @@ class PlanCommandTest {
         try (var in = PlanCommandTest.class.getResourceAsStream("/wildflourish/app/demo/marram-strand.abc")) {
             Files.write(demo, in.readAllBytes());
         }
-    }
-
-    private int run(Object... args) {
-        out.getBuffer().setLength(0);
-        err.getBuffer().setLength(0);
-        String[] words = new String[args.length];
-        for (int i = 0; i < args.length; i++) {
-            words[i] = args[i].toString();
-        }
-        return FlourishCommand.run(new PrintWriter(out, true), new PrintWriter(err, true), words);
-    }
-
-    private JsonNode json(Object... args) throws IOException {
-        assertThat(run(args)).as(err.toString()).isZero();
-        return new ObjectMapper().readTree(out.toString());
     }
 
     private static List<String> bars(JsonNode plan, int from, int to) {
@@ -72,25 +55,25 @@ class PlanCommandTest {
     /** Plans of the first demo tune read through by hand, a note at a time; common practice, from memory. */
     @Test
     void handCheckedPlansOfADemoTune() throws IOException {
-        assertThat(bars(json("plan", demo, "--instrument", "fiddle", "--json"), 3, 4)).containsExactly(
+        assertThat(bars(json("plan", demo, "--instrument", "fiddle"), 3, 4)).containsExactly(
                 "Dhigh 2", "D4", "Dhigh 2", "A3", "Ahigh 2", "A3",
                 "A4", "A0", "Ahigh 2", "A4", "A3", "A1", "A0", "D3");
-        assertThat(bars(json("plan", demo, "--instrument", "melodeon-dg", "--json"), 1, 2)).containsExactly(
+        assertThat(bars(json("plan", demo, "--instrument", "melodeon-dg"), 1, 2)).containsExactly(
                 "D4>", "D5>", "D4>", "D6>", "D4>", "D5>", "D4>", "D4<", "D5<", "D4<", "D7<", "D4<", "D5<", "D4<");
-        assertThat(bars(json("plan", demo, "--tune", 2, "--instrument", "melodeon-dg", "--json"), 1, 2)).containsExactly(
+        assertThat(bars(json("plan", demo, "--tune", 2, "--instrument", "melodeon-dg"), 1, 2)).containsExactly(
                 "G3>", "G4>", "G3<", "G3>", "G3<", "G4<", "G4>", "G3<");
-        assertThat(bars(json("plan", demo, "--tune", 2, "--instrument", "melodeon-dg", "--school", "rows=across", "--json"),
+        assertThat(bars(json("plan", demo, "--tune", 2, "--instrument", "melodeon-dg", "--school", "rows=across"),
                 1, 2)).containsExactly("D4<", "D5<", "G3<", "D4<", "G3<", "G4<", "D5<", "D5>");
-        assertThat(bars(json("plan", demo, "--instrument", "anglo-cg", "--json"), 1, 2)).containsExactly(
+        assertThat(bars(json("plan", demo, "--instrument", "anglo-cg"), 1, 2)).containsExactly(
                 "G2<", "G3<", "G2<", "C2<", "G2<", "G3<", "G2<", "G3>", "G4>", "G3>", "C2>", "G3>", "G4>", "G3>");
-        assertThat(bars(json("plan", demo, "--tune", 7, "--instrument", "banjo-five-string", "--capo", 2, "--json"), 0, 2))
+        assertThat(bars(json("plan", demo, "--tune", 7, "--instrument", "banjo-five-string", "--capo", 2), 0, 2))
                 .containsExactly("D30", "D34", "G30", "B30", "G30", "B33", "B30", "G30",
                         "B31", "D42", "B31", "G40", "D42", "B31");
     }
 
     @Test
     void theNinePipesSayWhichNotesTheyLack() throws IOException {
-        JsonNode plan = json("plan", demo, "--instrument", "pipes-nine-note", "--json");
+        JsonNode plan = json("plan", demo, "--instrument", "pipes-nine-note");
         List<String> missing = new ArrayList<>();
         plan.get("notes").forEach(n -> {
             if (n.get("place").isNull()) {
@@ -103,7 +86,7 @@ class PlanCommandTest {
 
     @Test
     void theDocumentHasTheAgreedShape() throws IOException {
-        JsonNode plan = json("plan", demo, "--instrument", "whistle-d", "--school", "c-natural=half", "--json");
+        JsonNode plan = json("plan", demo, "--instrument", "whistle-d", "--school", "c-natural=half");
         assertThat(plan.get("instrument").asText()).isEqualTo("whistle-d");
         assertThat(plan.get("school").get("c-natural").asText()).isEqualTo("half");
         assertThat(plan.get("cost").asInt()).isPositive();
@@ -111,10 +94,10 @@ class PlanCommandTest {
         assertThat(first.get("place").toString()).isEqualTo("{\"holes\":\"xxx xxx\",\"breath\":\"gentle\"}");
         assertThat(first.get("direction").isNull()).isTrue();
         assertThat(first.get("pitch").asText()).isEqualTo("D4");
-        JsonNode box = json("plan", demo, "--instrument", "anglo-cg", "--json").get("notes").get(0);
+        JsonNode box = json("plan", demo, "--instrument", "anglo-cg").get("notes").get(0);
         assertThat(box.get("place").get("side").asText()).isEqualTo("left");
         assertThat(box.get("finger").asText()).isEqualTo("3");
-        JsonNode bow = json("plan", demo, "--instrument", "fiddle", "--json").get("notes").get(0);
+        JsonNode bow = json("plan", demo, "--instrument", "fiddle").get("notes").get(0);
         assertThat(bow.get("place").toString()).isEqualTo("{\"string\":\"D\",\"finger\":\"0\",\"fret\":null}");
         assertThat(bow.get("direction").asText()).isEqualTo("down");
     }
@@ -164,11 +147,11 @@ class PlanCommandTest {
         Path svg = folder.resolve("c.svg");
         assertThat(run("chart", "anglo-cg", "--out", svg)).isZero();
         assertThat(Files.readString(svg)).startsWith("<?xml").contains("<svg");
-        JsonNode whole = json("chart", "whistle-c", "--json");
+        JsonNode whole = json("chart", "whistle-c");
         assertThat(whole.get("notes").get(0).get("sounds").asText()).isEqualTo("C5");
-        JsonNode some = json("chart", "whistle-d", "--notes-of", demo, "--json");
-        assertThat(some.get("notes").size()).isLessThan(json("chart", "whistle-d", "--json").get("notes").size());
-        assertThat(json("chart", "banjo-five-string", "--capo", 2, "--json").get("notes").get(0).get("sounds").asText())
+        JsonNode some = json("chart", "whistle-d", "--notes-of", demo);
+        assertThat(some.get("notes").size()).isLessThan(json("chart", "whistle-d").get("notes").size());
+        assertThat(json("chart", "banjo-five-string", "--capo", 2).get("notes").get(0).get("sounds").asText())
                 .isEqualTo("E3");
         assertThat(run("chart", "kazoo")).isEqualTo(2);
         assertThat(run("chart", "none")).isEqualTo(2);

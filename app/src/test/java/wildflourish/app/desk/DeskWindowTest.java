@@ -274,7 +274,7 @@ class DeskWindowTest extends WindowTest {
         interact(() -> {
             model.trellis().setInstrument("fiddle");
             model.trellis().select(0, 3);
-            model.trellis().takeAlternative(0);
+            model.trellis().places().takeOther(0);
         });
         push(KeyCode.CONTROL, KeyCode.H);
         assertThat(model.message().get()).contains("From now on A on the fiddle");

@@ -51,6 +51,63 @@ class TrellisModelTest {
     }
 
     @Test
+    void aPlaceTakenIsSavedAndGivenBack() {
+        model.setInstrument("fiddle");
+        model.select(0, 4);
+        var planned = state().situation().plan().at(4);
+        assertThat(model.places().others()).isNotEmpty();
+        model.places().takeOther(0);
+        assertThat(state().situation().plan().isChosen(4)).isTrue();
+        assertThat(state().situation().plan().at(4)).isNotEqualTo(planned);
+        verify(journal).save(eq(7L), contains("played with"), contains("I:flourish at fiddle 4 "));
+        model.places().release();
+        assertThat(state().situation().plan().at(4)).isEqualTo(planned);
+        model.places().release();
+        assertThat(said.getLast()).contains("already");
+        model.places().takeOther(99);
+        assertThat(state().situation().plan().at(4)).isEqualTo(planned);
+    }
+
+    @Test
+    void aPlaceTypedIsCheckedBeforeItIsTaken() {
+        model.setInstrument("fiddle");
+        model.select(0, 4);
+        assertThat(model.places().type("D 0")).isFalse();
+        assertThat(said.getLast()).contains("sounds D");
+        assertThat(model.places().type("banana")).isFalse();
+        assertThat(said.getLast()).contains("names no string");
+        String other = model.places().others().getFirst().place().text();
+        assertThat(model.places().type(other)).isTrue();
+        assertThat(state().situation().plan().at(4).text()).isEqualTo(other);
+    }
+
+    @Test
+    void aHabitGoesToTheJournalAndEndsThere() {
+        model.setInstrument("fiddle");
+        model.select(0, 4);
+        String pitch = state().situation().tune().note(4).pitch().toString();
+        String text = state().situation().plan().at(4).text();
+        model.places().keepHabit();
+        verify(journal).habit("fiddle", pitch, java.util.Optional.of(text));
+        assertThat(state().arrangement().choices().habits()).containsKey("fiddle");
+        model.places().keepHabit();
+        verify(journal).habit("fiddle", pitch, java.util.Optional.empty());
+        assertThat(state().arrangement().choices().habits()).isEmpty();
+    }
+
+    @Test
+    void aCapoMovesOnlyWhereOneCanBePut() {
+        model.stepCapo(1);
+        assertThat(said.getLast()).contains("takes no capo");
+        model.setInstrument("mandolin");
+        model.stepCapo(1);
+        assertThat(state().arrangement().instrument().capo()).isEqualTo(1);
+        model.stepCapo(-1);
+        model.stepCapo(-1);
+        assertThat(state().arrangement().instrument().capo()).isZero();
+    }
+
+    @Test
     void walksAlongNotesBarsAndRungsAndStopsAtTheEnds() {
         model.stepNote(1);
         assertThat(model.note()).isEqualTo(2);

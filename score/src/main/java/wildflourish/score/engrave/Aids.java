@@ -4,6 +4,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import wildflourish.core.planning.Air;
 import wildflourish.core.planning.Breaths;
+import wildflourish.core.practice.PlayingAdvice;
 
 /**
  * Marks in the fingering strip that depend on the tempo.
@@ -18,6 +19,11 @@ public record Aids(Set<Integer> breathAfter, Set<Integer> breathFor, Set<Integer
     public static final Aids NONE = new Aids(Set.of(), Set.of(), Set.of(), true);
     /** Places alone, without what a tune asks of arms and lungs. */
     public static final Aids PLACES_ONLY = new Aids(Set.of(), Set.of(), Set.of(), false);
+
+    /** The marks of whatever breath or bellows a player has to mind. */
+    public static Aids of(PlayingAdvice advice) {
+        return advice.breaths().map(Aids::of).or(() -> advice.air().map(Aids::of)).orElse(NONE);
+    }
 
     /** The marks of a wind player's breaths. */
     public static Aids of(Breaths breaths) {

@@ -1,4 +1,4 @@
-package wildflourish.app.work;
+package wildflourish.core.practice;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -18,7 +18,6 @@ import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.tune.Timeline;
-import wildflourish.score.engrave.Aids;
 
 /**
  * Everything that hands, arms and lungs have to know about one rung of an arrangement.
@@ -27,15 +26,15 @@ import wildflourish.score.engrave.Aids;
  * @param breaths where to breathe; empty where nobody blows
  * @param air where the air button is used; empty where there are no bellows to mind
  */
-public record Hands(Situation situation, Strokes strokes, Optional<Breaths> breaths, Optional<Air> air) {
+public record PlayingAdvice(Situation situation, Strokes strokes, Optional<Breaths> breaths, Optional<Air> air) {
 
     /** Works it out; takes a few milliseconds. */
-    public static Hands of(Arrangement arrangement, int rung) {
+    public static PlayingAdvice of(Arrangement arrangement, int rung) {
         return of(arrangement, arrangement.situation(), rung);
     }
 
     /** As {@link #of(Arrangement, int)}, for a situation that is at hand already. */
-    public static Hands of(Arrangement arrangement, Situation situation, int rung) {
+    public static PlayingAdvice of(Arrangement arrangement, Situation situation, int rung) {
         Timeline tune = situation.tune();
         Setting setting = arrangement.ladder().setting(rung);
         Optional<Breaths> breaths = Optional.empty();
@@ -47,13 +46,8 @@ public record Hands(Situation situation, Strokes strokes, Optional<Breaths> brea
                     note -> setting.ornaments(note, situation.vocabulary()).stream().anyMatch(Ornament::isBreath),
                     note -> !setting.ornaments(note, situation.vocabulary()).isEmpty(), ends::contains));
         }
-        return new Hands(situation, Strokes.of(tune, arrangement.instrument(), arrangement.school()), breaths,
+        return new PlayingAdvice(situation, Strokes.of(tune, arrangement.instrument(), arrangement.school()), breaths,
                 Air.of(tune, situation.plan(), arrangement.tempo()));
-    }
-
-    /** The marks of breath and air for the strip under the notes. */
-    public Aids aids() {
-        return breaths.map(Aids::of).or(() -> air.map(Aids::of)).orElse(Aids.NONE);
     }
 
     /**
@@ -62,7 +56,7 @@ public record Hands(Situation situation, Strokes strokes, Optional<Breaths> brea
      * @param bars printed numbers
      * @param text without a full stop
      */
-    public record Advice(Set<Integer> bars, String text) {
+    public record Hint(Set<Integer> bars, String text) {
 
         String inWords() {
             return "%s %s: %s".formatted(bars.size() == 1 ? "bar" : "bars",
@@ -70,8 +64,8 @@ public record Hands(Situation situation, Strokes strokes, Optional<Breaths> brea
         }
     }
 
-    /** What to mind, the same advice for several bars once. */
-    public List<Advice> advice() {
+    /** What to mind, the same hint for several bars once. */
+    public List<Hint> hints() {
         Timeline tune = situation.tune();
         Map<String, Set<Integer>> bars = new LinkedHashMap<>();
         boolean turnsFreely = situation.instrument().school("rows", situation.school()).equals("along");
@@ -86,7 +80,7 @@ public record Hands(Situation situation, Strokes strokes, Optional<Breaths> brea
         }
         breaths.ifPresent(b -> b.marks().forEach(m -> note(bars, tune, m.note(), m.inWords(tune))));
         air.ifPresent(a -> a.uses().forEach(u -> note(bars, tune, u.note(), u.inWords(tune))));
-        return bars.entrySet().stream().map(e -> new Advice(e.getValue(), e.getKey())).toList();
+        return bars.entrySet().stream().map(e -> new Hint(e.getValue(), e.getKey())).toList();
     }
 
     /** What to mind over the whole tune, a sentence a line without full stops. */
@@ -98,16 +92,16 @@ public record Hands(Situation situation, Strokes strokes, Optional<Breaths> brea
         return lines;
     }
 
-    /** All advice in words, bar by bar and then over the whole. */
+    /** All of it in words, bar by bar and then over the whole. */
     public List<String> inWords() {
-        List<String> lines = new ArrayList<>(advice().stream().map(Advice::inWords).toList());
+        List<String> lines = new ArrayList<>(hints().stream().map(Hint::inWords).toList());
         lines.addAll(overall());
         return lines;
     }
 
     /** What to mind in one bar. */
     public List<String> inBar(int number) {
-        return advice().stream().filter(a -> a.bars().contains(number)).map(Advice::text).toList();
+        return hints().stream().filter(a -> a.bars().contains(number)).map(Hint::text).toList();
     }
 
     private static void note(Map<String, Set<Integer>> bars, Timeline tune, int note, String what) {
