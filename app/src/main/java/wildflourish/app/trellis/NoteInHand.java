@@ -23,6 +23,7 @@ public final class NoteInHand extends VBox {
     private final Label title = new Label();
     private final PlaceInHand place;
     private final Label how = new Label();
+    private final Label none = new Label();
     private final VBox rows = new VBox(4);
     private final Map<String, CandidateRow> byId = new HashMap<>();
     private Palette palette = Palette.LIGHT;
@@ -36,6 +37,9 @@ public final class NoteInHand extends VBox {
         title.setId("note-title");
         title.getStyleClass().add("note-title");
         place = new PlaceInHand(model);
+        none.setId("note-none");
+        none.getStyleClass().add("quiet");
+        none.setWrapText(true);
         how.setId("note-how");
         how.getStyleClass().add("how");
         how.setWrapText(true);
@@ -64,6 +68,13 @@ public final class NoteInHand extends VBox {
         how.setVisible(!how.getText().isEmpty());
         how.setManaged(!how.getText().isEmpty());
         List<Node> shown = new ArrayList<>();
+        boolean mute = now.arrangement().instrument().hasHands() && now.situation().vocabulary().all().isEmpty();
+        if (mute) {
+            none.setText("There are no ornaments for the %s yet. Where each note lies is planned; what stood on the rungs is kept"
+                    .formatted(now.arrangement().instrument().name())
+                    + " and comes back with a whistle or flute.");
+            shown.add(none);
+        }
         for (Candidate candidate : now.ranked()) {
             CandidateRow row = byId.computeIfAbsent(candidate.ornament().id(),
                     id -> new CandidateRow(candidate.ornament(), model));

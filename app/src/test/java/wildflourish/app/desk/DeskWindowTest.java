@@ -244,6 +244,10 @@ class DeskWindowTest extends WindowTest {
         });
         assertThat(lookup("#note-fingers").<Label>query().getText()).isEqualTo("open A string");
         assertThat(lookup("#school-cut").queryAll()).isEmpty();
+        assertThat(lookup("#school-roll").queryAll()).isEmpty();
+        assertThat(lookup("#note-none").<Label>query().getText()).contains("no ornaments for the fiddle");
+        interact(() -> model.trellis().setInstrument("whistle-d"));
+        assertThat(lookup("#note-none").queryAll()).isEmpty();
     }
 
     @Test
