@@ -53,32 +53,32 @@ class TrellisModelTest {
     @Test
     void aPlaceTakenIsSavedAndGivenBack() {
         model.setInstrument("fiddle");
-        model.select(0, 4);
-        var planned = state().situation().plan().at(4);
+        model.select(0, 3);
+        var planned = state().situation().plan().at(3);
         assertThat(model.places().others()).isNotEmpty();
         model.places().takeOther(0);
-        assertThat(state().situation().plan().isChosen(4)).isTrue();
-        assertThat(state().situation().plan().at(4)).isNotEqualTo(planned);
-        verify(journal).save(eq(7L), contains("played with"), contains("I:flourish at fiddle 4 "));
+        assertThat(state().situation().plan().isChosen(3)).isTrue();
+        assertThat(state().situation().plan().at(3)).isNotEqualTo(planned);
+        verify(journal).save(eq(7L), contains("played with"), contains("I:flourish at fiddle 3 "));
         model.places().release();
-        assertThat(state().situation().plan().at(4)).isEqualTo(planned);
+        assertThat(state().situation().plan().at(3)).isEqualTo(planned);
         model.places().release();
         assertThat(said.getLast()).contains("already");
         model.places().takeOther(99);
-        assertThat(state().situation().plan().at(4)).isEqualTo(planned);
+        assertThat(state().situation().plan().at(3)).isEqualTo(planned);
     }
 
     @Test
     void aPlaceTypedIsCheckedBeforeItIsTaken() {
         model.setInstrument("fiddle");
-        model.select(0, 4);
+        model.select(0, 3);
         assertThat(model.places().type("D 0")).isFalse();
         assertThat(said.getLast()).contains("sounds D");
         assertThat(model.places().type("banana")).isFalse();
         assertThat(said.getLast()).contains("names no string");
         String other = model.places().others().getFirst().place().text();
         assertThat(model.places().type(other)).isTrue();
-        assertThat(state().situation().plan().at(4).text()).isEqualTo(other);
+        assertThat(state().situation().plan().at(3).text()).isEqualTo(other);
     }
 
     @Test
