@@ -42,7 +42,7 @@ final class GrowCommand implements Callable<Integer> {
         }
         TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.AS_WRITTEN);
         Arrangement arrangement = read.arrangement();
-        Grown grown = new Grower(arrangement.situation(), arrangement.tempo(), arrangement.speeds(), Taste.openHole())
+        Grown grown = new Grower(arrangement.situation(), arrangement.tempo(), arrangement.speeds(), Taste.of(arrangement.instrument()))
                 .grow();
         PrintWriter out = spec.commandLine().getOut();
         if (json) {

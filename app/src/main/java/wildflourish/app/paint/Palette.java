@@ -33,6 +33,7 @@ public enum Palette {
                     case ROLL -> "#9a3412";
                     case GLIDE -> "#2f6b1f";
                     case TONGUE -> "#6b2f8a";
+                    case COMPANY -> "#8a5a00";
                     case BREATH -> "#0b6470";
                     case MISSING -> "#a01830";
                     case PAPER -> "#fffdf7";
@@ -45,6 +46,7 @@ public enum Palette {
                     case ROLL -> "#f2a07c";
                     case GLIDE -> "#a3d68b";
                     case TONGUE -> "#d3a8ee";
+                    case COMPANY -> "#e6c15a";
                     case BREATH -> "#7fd0da";
                     case MISSING -> "#ff95a5";
                     case PAPER -> "#1b1f1c";

@@ -91,7 +91,7 @@ public final class NoteInHand extends VBox {
         Setting setting = now.arrangement().ladder().setting(now.rung());
         List<String> lines = new ArrayList<>();
         for (Ornament ornament : setting.ornaments(now.note(), now.situation().vocabulary())) {
-            Optional<String> line = now.candidates().gesture(now.note(), ornament).map(g -> HowTo.inWords(
+            Optional<String> line = now.candidates().gesture(now.note(), ornament, setting).map(g -> HowTo.inWords(
                     ornament, g, now.situation().tune().note(now.note()).pitch()));
             line.ifPresent(l -> lines.add(ornament.name() + ": " + l));
         }

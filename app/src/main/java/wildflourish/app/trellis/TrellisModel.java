@@ -332,7 +332,7 @@ public final class TrellisModel {
 
     private Grower grower() {
         Arrangement now = arrangement();
-        return new Grower(state.get().situation(), now.tempo(), now.speeds(), Taste.openHole());
+        return new Grower(state.get().situation(), now.tempo(), now.speeds(), Taste.of(now.instrument()));
     }
 
     /** Takes the latest edit back. */

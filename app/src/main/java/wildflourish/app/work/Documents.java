@@ -44,11 +44,11 @@ public final class Documents {
 
     /** A ladder grown for an instrument; on no instrument it has its ground only. */
     public static Arrangement grown(Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school) {
-        if (Vocabulary.of(instrument.family()).all().isEmpty()) {
+        if (Vocabulary.of(instrument).all().isEmpty()) {
             return new Arrangement(tune, instrument, tempo, speeds, school, bare());
         }
         Situation situation = Situation.of(Timeline.of(tune), instrument, school);
-        Ladder ladder = new Grower(situation, tempo, speeds, Taste.openHole()).grow().ladder();
+        Ladder ladder = new Grower(situation, tempo, speeds, Taste.of(instrument)).grow().ladder();
         return new Arrangement(tune, instrument, tempo, speeds, school, ladder);
     }
 

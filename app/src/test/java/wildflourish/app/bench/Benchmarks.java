@@ -88,7 +88,7 @@ public class Benchmarks {
     /** Six rungs for 32 bars. */
     @Benchmark
     public Grown growLadder() {
-        return new Grower(situation, arrangement.tempo(), arrangement.speeds(), Taste.openHole()).grow();
+        return new Grower(situation, arrangement.tempo(), arrangement.speeds(), Taste.of(arrangement.instrument())).grow();
     }
 
     /** The fullest setting of 32 bars, repeats played out. */

@@ -3,6 +3,7 @@ package wildflourish.core.growth;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.ornament.Gesture;
 import wildflourish.core.ornament.Gestures;
@@ -58,13 +59,20 @@ public final class Candidates {
                 stack.add(other);
             }
         }
-        return Playability.of(situation, note, stack, tempo, speeds);
+        return Playability.of(situation, note, stack, n -> setting.ornaments(n, situation.vocabulary()), tempo, speeds);
     }
 
-    /** The gesture of one ornament alone on a note, for its instruction; empty where the hands cannot do it. */
-    public java.util.Optional<Gesture> gesture(int note, Ornament ornament) {
-        return Gestures.make(situation, note, List.of(ornament)) instanceof Making.Made made
-                ? java.util.Optional.of(made.gesture()) : java.util.Optional.empty();
+    /** The gesture of one ornament together with what stands beside it on a note; empty where the hands cannot do it. */
+    public Optional<Gesture> gesture(int note, Ornament ornament, Setting setting) {
+        List<Ornament> stack = new ArrayList<>();
+        for (Ornament other : setting.ornaments(note, situation.vocabulary())) {
+            if (!other.id().equals(ornament.id()) && !other.givesWayTo(ornament)) {
+                stack.add(other);
+            }
+        }
+        stack.add(ornament);
+        return Gestures.make(situation, note, stack) instanceof Making.Made made
+                ? Optional.of(made.gesture()) : Optional.empty();
     }
 
     /** One ornament alone on a note. */

@@ -3,6 +3,7 @@ package wildflourish.core.growth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntFunction;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
@@ -20,14 +21,16 @@ import wildflourish.core.tune.Tempo;
 public record Check(int bar, int note, Ornament ornament, Verdict verdict, Optional<Ornament> instead) {
 
     /** Every placement of a setting, in the order of the notes. */
-    public static List<Check> all(Situation situation, Setting setting, Tempo tempo, Speeds speeds) {
+    public static List<Check> all(Situation given, Setting setting, Tempo tempo, Speeds speeds) {
+        Situation situation = given.playing(setting.ornaments(given.vocabulary()));
         List<Check> all = new ArrayList<>();
         setting.byNote().keySet().forEach(note -> {
             List<Ornament> stack = setting.ornaments(note, situation.vocabulary());
-            Verdict verdict = Playability.of(situation, note, stack, tempo, speeds);
+            IntFunction<List<Ornament>> others = n -> setting.ornaments(n, situation.vocabulary());
+            Verdict verdict = Playability.of(situation, note, stack, others, tempo, speeds);
             for (Ornament ornament : stack) {
                 Optional<Ornament> instead = verdict instanceof Verdict.Clean
-                        ? Optional.empty() : easier(situation, note, ornament, stack, tempo, speeds);
+                        ? Optional.empty() : easier(situation, note, ornament, stack, others, tempo, speeds);
                 all.add(new Check(situation.tune().note(note).barNumber(), note, ornament, verdict, instead));
             }
         });
@@ -36,7 +39,8 @@ public record Check(int bar, int note, Ornament ornament, Verdict verdict, Optio
 
     /** The first of an ornament's easier relatives that is clean in its place. */
     public static Optional<Ornament> easier(
-            Situation situation, int note, Ornament ornament, List<Ornament> stack, Tempo tempo, Speeds speeds) {
+            Situation situation, int note, Ornament ornament, List<Ornament> stack, IntFunction<List<Ornament>> others,
+            Tempo tempo, Speeds speeds) {
         for (String id : ornament.easier()) {
             Ornament simpler = situation.vocabulary().known(id);
             List<Ornament> changed = new ArrayList<>(stack);
@@ -45,7 +49,7 @@ public record Check(int bar, int note, Ornament ornament, Verdict verdict, Optio
             if (!changed.contains(simpler)) {
                 changed.add(simpler);
             }
-            if (Playability.of(situation, note, changed, tempo, speeds) instanceof Verdict.Clean) {
+            if (Playability.of(situation, note, changed, others, tempo, speeds) instanceof Verdict.Clean) {
                 return Optional.of(simpler);
             }
         }

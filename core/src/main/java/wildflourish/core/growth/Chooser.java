@@ -27,12 +27,23 @@ final class Chooser {
     private static final long NEIGHBOURS = 20;
 
     private final Taste taste;
+    private final Sequence sequence;
     private final Map<List<String>, Integer> treatments = new HashMap<>();
     private final List<List<String>> treatmentIds = new ArrayList<>();
     private final int usedLimit;
     private final int heavyLimit;
 
+    /** Whether two treatments can follow one another on neighbouring notes. */
+    interface Sequence {
+        boolean allows(Option first, Option second);
+    }
+
     Chooser(Taste taste, Taste.Level level) {
+        this(taste, level, (first, second) -> true);
+    }
+
+    Chooser(Taste taste, Taste.Level level, Sequence sequence) {
+        this.sequence = sequence;
         this.taste = taste;
         this.usedLimit = level.perPhrase();
         this.heavyLimit = level.heavyPerPhrase();
@@ -90,6 +101,7 @@ final class Chooser {
             int[] sizes = here.stream().mapToInt(Option::size).toArray();
             int[] heavyOf = here.stream().mapToInt(Option::heavy).toArray();
             int[] gains = here.stream().mapToInt(Option::gain).toArray();
+            boolean[][] barred = n == 0 ? new boolean[kinds][] : barred(options.get(n - 1), here, kinds);
             Arrays.fill(slotOf, -1);
             int capacity = Math.min(width, Math.max(16, layer.size() * here.size()));
             int[] states = new int[capacity];
@@ -103,6 +115,7 @@ final class Chooser {
                 int last = (state >> 1) % kinds;
                 int heavy = (state >> 1) / kinds % heavies;
                 int used = (state >> 1) / kinds / heavies;
+                int came = last;
                 if (starts[n] == 1) {
                     used = 0;
                     heavy = 0;
@@ -111,7 +124,8 @@ final class Chooser {
                 for (int o = 0; o < kindOf.length; o++) {
                     int nowUsed = used + sizes[o];
                     int nowHeavy = heavy + heavyOf[o];
-                    if (nowUsed > budget[n] || nowHeavy > heavyBudget[n]) {
+                    if (nowUsed > budget[n] || nowHeavy > heavyBudget[n]
+                            || adjacent && barred[came] != null && barred[came][o]) {
                         continue;
                     }
                     long value = layer.values()[s] + gains[o];
@@ -144,6 +158,25 @@ final class Chooser {
             layers.add(layer);
         }
         return trace(layers, options);
+    }
+
+    /** By treatment of the note before and option of this one: which pairs the hands cannot do; null where all are fine. */
+    private boolean[][] barred(List<Option> before, List<Option> here, int kinds) {
+        boolean[][] barred = new boolean[kinds][];
+        for (Option first : before) {
+            if (first.size() == 0) {
+                continue;
+            }
+            boolean[] row = null;
+            for (int o = 0; o < here.size(); o++) {
+                if (here.get(o).size() > 0 && !sequence.allows(first, here.get(o))) {
+                    row = row == null ? new boolean[here.size()] : row;
+                    row[o] = true;
+                }
+            }
+            barred[treatments.get(first.ids())] = row;
+        }
+        return barred;
     }
 
     /** Which treatments share an ornament, so that one after the other is dull. */

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.reading.Phrase;
+import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Timeline.Stand;
@@ -36,10 +37,13 @@ public enum Feature {
     /** The first accented note of a part. */
     PART_START,
     /** The last note of a phrase that goes on to another. */
-    PHRASE_END;
+    PHRASE_END,
+    /** The last note of a phrase, two quavers or more, on the tonic or the fifth: the tune comes to rest. */
+    CADENCE;
 
     private static final String[] WORDS = java.util.Arrays.stream(values())
             .map(f -> f.name().toLowerCase(Locale.ROOT).replace('_', ' ')).toArray(String[]::new);
+    private static final int FIFTH = 7;
     private static final Ratio TWO_QUAVERS = Ratio.of(1, 4);
     private static final Ratio THREE_QUAVERS = Ratio.of(3, 8);
 
@@ -59,6 +63,9 @@ public enum Feature {
             if (p + 1 < phrases.size()) {
                 all.get(phrase.lastNote()).add(PHRASE_END);
             }
+            if (comesToRest(tune.note(phrase.lastNote()))) {
+                all.get(phrase.lastNote()).add(CADENCE);
+            }
             if (phrase.firstOfPart()) {
                 for (int n = phrase.fromNote(); n < phrase.toNote(); n++) {
                     if (all.get(n).contains(ACCENTED)) {
@@ -69,6 +76,12 @@ public enum Feature {
             }
         }
         return all;
+    }
+
+    private static boolean comesToRest(Stand stand) {
+        Pitch tonic = stand.key().tonicPitch();
+        int above = Math.floorMod(stand.pitch().midi() - tonic.midi(), 12);
+        return !stand.heldOver() && !stand.sounding().isLess(TWO_QUAVERS) && (above == 0 || above == FIFTH);
     }
 
     private static Set<Feature> of(Stand stand, Timeline tune) {

@@ -4,7 +4,11 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import wildflourish.core.ornament.Gesture;
+import wildflourish.core.ornament.Gestures;
+import wildflourish.core.ornament.Making;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
@@ -85,7 +89,10 @@ public final class Grower {
 
     private Option option(int note, List<Candidate> parts) {
         List<Ornament> ornaments = parts.stream().map(Candidate::ornament).toList();
-        Playability.Fit fit = Playability.fit(situation, note, ornaments, tempo, speeds);
+        Optional<Gesture> gesture = Gestures.make(situation, note, ornaments) instanceof Making.Made made
+                ? Optional.of(made.gesture()) : Optional.empty();
+        Playability.Fit fit = gesture.map(g -> Playability.fit(situation, g, tempo, speeds))
+                .orElse(Playability.Fit.BLOCKED);
         boolean tight = fit == Playability.Fit.TIGHT;
         int gain = parts.stream().mapToInt(Candidate::gain).sum()
                 - (tight ? taste.tight() : 0)
@@ -94,7 +101,7 @@ public final class Grower {
         boolean onlyBreath = ornaments.stream().allMatch(Ornament::isBreath);
         gain -= end && !onlyBreath ? taste.busyEnd() : 0;
         return new Option(ornaments, ornaments.stream().map(Ornament::id).sorted().toList(), gain, tight,
-                fit == Playability.Fit.BLOCKED);
+                fit == Playability.Fit.BLOCKED, gesture);
     }
 
     /** The ladder from bare upward; every rung contains the one below it. */
@@ -140,11 +147,18 @@ public final class Grower {
             open.add(here);
             mandatory.add(kept.size());
         }
-        return new Chooser(taste, level).choose(open, phrases, mandatory);
+        return new Chooser(taste, level, this::follow).choose(open, phrases, mandatory);
     }
 
-    /** A note's whole treatment, whose verdict is the same on every rung that has it. */
-    private record Treatment(int note, List<String> ids) {}
+    /** Whether two treatments of neighbouring notes can follow one another at this tempo. */
+    private boolean follow(Option first, Option second) {
+        return first.gesture().isEmpty() || second.gesture().isEmpty()
+                || Playability.together(first.gesture().get(), second.gesture().get(), tempo, speeds)
+                        == Playability.Fit.CLEAN;
+    }
+
+    /** A note's whole treatment between its neighbours', whose verdict is the same on every rung that has them. */
+    private record Treatment(int note, List<String> before, List<String> ids, List<String> after) {}
 
     private Grown explained(Ladder ladder) {
         Map<Treatment, List<Grown.Reasoned>> known = new HashMap<>();
@@ -152,16 +166,20 @@ public final class Grower {
         for (Rung rung : ladder.rungs()) {
             List<Grown.Reasoned> here = new ArrayList<>();
             rung.setting().byNote().forEach((note, ids) -> here.addAll(
-                    known.computeIfAbsent(new Treatment(note, ids), t -> reasoned(t, rung.setting()))));
+                    known.computeIfAbsent(treatment(note, rung.setting()), t -> reasoned(t, rung.setting()))));
             reasons.add(here);
         }
         return new Grown(ladder, reasons);
     }
 
+    private static Treatment treatment(int note, Setting setting) {
+        return new Treatment(note, setting.at(note - 1), setting.at(note), setting.at(note + 1));
+    }
+
     private List<Grown.Reasoned> reasoned(Treatment treatment, Setting setting) {
         int note = treatment.note();
-        Verdict together = Playability.of(
-                situation, note, setting.ornaments(note, situation.vocabulary()), tempo, speeds);
+        Verdict together = Playability.of(situation, note, setting.ornaments(note, situation.vocabulary()),
+                n -> setting.ornaments(n, situation.vocabulary()), tempo, speeds);
         List<Grown.Reasoned> all = new ArrayList<>();
         for (String id : treatment.ids()) {
             Candidate alone = candidates.alone(note, situation.vocabulary().known(id));

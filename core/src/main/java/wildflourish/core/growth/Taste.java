@@ -1,10 +1,14 @@
 package wildflourish.core.growth;
 
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.data.DataFile;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Neck;
 
 /**
  * The rules of taste: what each rung of the ladder may hold, and what dulls a version; from its data file.
@@ -29,11 +33,23 @@ public record Taste(String provenance, List<Level> rungs, int tight, int alike, 
     public record Level(
             String name, List<String> ornaments, int perPhrase, int heavyPerPhrase, boolean tightAllowed, int least) {}
 
-    private static final Taste OPEN_HOLE = checked(DataFile.read("ornaments/taste-open-hole.json", Taste.class));
+    private static final Map<String, Taste> BY_NAME = new HashMap<>();
 
-    /** The rules for six-hole winds. */
-    public static Taste openHole() {
-        return OPEN_HOLE;
+    static {
+        for (String name : List.of("open-hole", "thumb-hole", "closed-chanter", "nine-note-chanter", "bowed", "plectrum",
+                "fingers", "free-reed")) {
+            BY_NAME.put(name, checked(DataFile.read("ornaments/taste-" + name + ".json", Taste.class)));
+        }
+    }
+
+    /** The rules for an instrument that somebody plays. */
+    public static Taste of(Instrument instrument) {
+        return BY_NAME.get(switch (instrument.family()) {
+            case OPEN_HOLE, THUMB_HOLE, CLOSED_CHANTER, NINE_NOTE_CHANTER, BOWED -> instrument.family().id();
+            case FRETTED -> ((Neck) instrument.layout()).strokes();
+            case TWO_WAY_REED, ONE_WAY_REED -> "free-reed";
+            case NONE -> throw new IllegalArgumentException("nobody plays the tune as written");
+        });
     }
 
     /** Each rung may hold at least what the one below it may, else the upper could not contain the lower. */

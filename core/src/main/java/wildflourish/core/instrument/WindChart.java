@@ -14,7 +14,7 @@ import wildflourish.core.tune.Interval;
 import wildflourish.core.tune.Pitch;
 
 /**
- * The fingering chart of a wind instrument, with what its fingers do in cuts, crans and pops. A chart made for one key
+ * The fingering chart of a wind instrument. A chart made for one key
  * serves the others: it is kept in its own pitches and moved to where the instrument's lowest note is written.
  */
 public final class WindChart implements Layout {
@@ -25,7 +25,15 @@ public final class WindChart implements Layout {
             List<Row> notes,
             Map<String, Map<String, List<Integer>>> cuts,
             List<Integer> cran,
-            List<Landing> landings) {}
+            List<FingerWork.Landing> landings,
+            List<FingerWork.Turn> turns,
+            List<FingerWork.Seesaw> seesaws,
+            Map<String, Integer> graces) {
+
+        File withNotes(List<Row> newNotes) {
+            return new File(provenance, newNotes, cuts, cran, landings, turns, seesaws, graces);
+        }
+    }
 
     record Row(String pitch, List<Way> ways) {}
 
@@ -47,23 +55,13 @@ public final class WindChart implements Layout {
         }
     }
 
-    /**
-     * A pop on landing: while the fingers for the next note come down, one finger above leaves its hole for an instant.
-     *
-     * @param from pitch name without octave left behind, in the chart's own key
-     * @param fork whether the note left behind must be fingered as a fork
-     * @param to pitch name without octave landed on, in the chart's own key
-     * @param up whether the landing is above
-     * @param pops hole whose finger pops
-     */
-    public record Landing(String from, boolean fork, String to, boolean up, int pops) {}
-
     private final String name;
     private final File file;
     private final Interval move;
     private final Map<Integer, List<Fingering>> ways = new LinkedHashMap<>();
     private final Map<Integer, Pitch> names = new LinkedHashMap<>();
     private final List<Pitch> pitches;
+    private final FingerWork work;
 
     private WindChart(String name, File file, Interval move) {
         this.name = name;
@@ -77,6 +75,7 @@ public final class WindChart implements Layout {
             ways.put(pitch.midi(), List.copyOf(all));
         }
         this.pitches = names.values().stream().sorted().toList();
+        this.work = new FingerWork(file, p -> home(names.getOrDefault(p.midi(), p)));
     }
 
     /** Reads a chart; throws {@link DataFault} naming the file and what cannot be read in it. */
@@ -99,8 +98,7 @@ public final class WindChart implements Layout {
             List<Row> rows = new ArrayList<>(file.notes());
             additions.forEach(r -> rows.add(
                     new Row(Pitch.parse(r.pitch()).plus(moved.move.reversed()).toString(), r.ways())));
-            return new WindChart(name, new File(
-                    file.provenance(), rows, file.cuts(), file.cran(), file.landings()), moved.move);
+            return new WindChart(name, file.withNotes(rows), moved.move);
         } catch (IllegalArgumentException e) {
             throw new DataFault(name + ": " + e.getMessage());
         }
@@ -128,9 +126,7 @@ public final class WindChart implements Layout {
         if (!placed) {
             rows.add(new Row(own.toString(), newWays.stream().map(Way::of).toList()));
         }
-        return new WindChart(name, new File(
-                file.provenance(), rows.stream().filter(r -> !r.ways().isEmpty()).toList(), file.cuts(), file.cran(),
-                file.landings()), move);
+        return new WindChart(name, file.withNotes(rows.stream().filter(r -> !r.ways().isEmpty()).toList()), move);
     }
 
     /** This chart moved so that its lowest note is the given one. */
@@ -220,44 +216,23 @@ public final class WindChart implements Layout {
         return ways(pitches.getFirst()).getFirst().text();
     }
 
-    /** The names of the cutting schools. */
-    public List<String> cutSchools() {
-        return file.cuts().keySet().stream().sorted().toList();
+    /** What the fingers do on this instrument beside stopping its notes. */
+    public FingerWork work() {
+        return work;
     }
 
-    /** The hole whose finger cuts this note in this school: the first of its fingers that is down. */
-    public OptionalInt cutHole(Pitch pitch, Fingering way, String school) {
-        Map<String, List<Integer>> rule = file.cuts().get(school);
-        if (rule == null) {
-            throw new IllegalArgumentException("there is no cutting school '" + school + "'; there are " + cutSchools());
-        }
-        List<Integer> order = rule.getOrDefault(
-                letters(home(names.getOrDefault(pitch.midi(), pitch))), rule.get("others"));
-        return order.stream().filter(way.holes()::isClosed).mapToInt(Integer::intValue).findFirst();
-    }
-
-    /** The hole of the nth cut of a cran, counted from 0; never the same twice in a row. */
-    public int cranHole(int nth) {
-        return file.cran().get(nth % file.cran().size());
-    }
-
-    /** Which finger pops on landing from one note to the next, if any does there. */
-    public Optional<Landing> landing(Pitch from, Fingering way, Pitch to) {
-        return file.landings().stream()
-                .filter(l -> l.from().equals(letters(home(from))) && l.to().equals(letters(home(to))))
-                .filter(l -> l.up() == (to.midi() > from.midi()) && Math.abs(to.midi() - from.midi()) < 12)
-                .filter(l -> !l.fork() || way.holes().isFork())
-                .findFirst();
-    }
-
-    private static String letters(Pitch pitch) {
-        return new Pitch(pitch.step(), pitch.alter(), 0).toString().replace("0", "");
-    }
-
-    /** What one hears when only the holes above {@code hole} stay closed, in the octave of {@code near}. */
+    /**
+     * What one hears when the finger of {@code hole} leaves it: the note of the holes above it, in the octave of
+     * {@code near}; where notes open a single hole each, the note of that hole.
+     */
     public Pitch openedFrom(int hole, Pitch near) {
         int count = ways(near).getFirst().holes().count();
-        return plain(hole - 1, count, near);
+        Pitch plain = plain(hole - 1, count, near);
+        if (!plain.equals(near) || hole == 0) {
+            return plain;
+        }
+        String single = "x".repeat(hole - 1) + "o" + "x".repeat(count - hole);
+        return sounding(single, near).orElse(pitches.stream().filter(p -> p.midi() > near.midi()).findFirst().orElse(near));
     }
 
     /** What one hears when the holes down to {@code hole} are closed, in the octave of {@code near}. */
@@ -267,13 +242,16 @@ public final class WindChart implements Layout {
     }
 
     private Pitch plain(int closed, int count, Pitch near) {
-        String pattern = "x".repeat(closed) + "o".repeat(count - closed);
+        return sounding("x".repeat(Math.max(0, closed)) + "o".repeat(count - Math.max(0, closed)), near).orElse(near);
+    }
+
+    private Optional<Pitch> sounding(String pattern, Pitch near) {
         boolean upper = ways(near).stream().anyMatch(w -> w.breath() == Breath.FIRM);
         return ways.entrySet().stream()
                 .filter(e -> e.getValue().stream().anyMatch(w -> w.holes().pattern().equals(pattern)
                         && (w.breath() == Breath.FIRM) == upper))
                 .map(e -> names.get(e.getKey()))
-                .findFirst().orElse(near);
+                .findFirst();
     }
 
     /** The note one step of the instrument's own scale below, with neither fork nor half-hole, if there is one. */

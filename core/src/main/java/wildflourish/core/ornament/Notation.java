@@ -11,71 +11,113 @@ import wildflourish.core.tune.Pitch;
  * @param decorations standard decorations on the note
  * @param graces grace notes before the note
  * @param nextGraces grace notes before the note that follows
+ * @param heads further heads on the note's stem
+ * @param words words over the note
+ * @param slurred whether a slur joins it to the note before
  */
-public record Notation(List<String> decorations, List<Pitch> graces, List<Pitch> nextGraces) {
+public record Notation(
+        List<String> decorations, List<Pitch> graces, List<Pitch> nextGraces, List<Pitch> heads, List<String> words,
+        boolean slurred) {
 
-    public static final Notation NONE = new Notation(List.of(), List.of(), List.of());
+    public static final Notation NONE =
+            new Notation(List.of(), List.of(), List.of(), List.of(), List.of(), false);
 
     public Notation {
         decorations = List.copyOf(decorations);
         graces = List.copyOf(graces);
         nextGraces = List.copyOf(nextGraces);
+        heads = List.copyOf(heads);
+        words = List.copyOf(words);
+    }
+
+    /** The same with other grace notes before the note, and none before the next. */
+    public Notation withGraces(List<Pitch> others) {
+        return new Notation(decorations, others, List.of(), heads, words, slurred);
     }
 
     /**
-     * The signs of all the ornaments of a gesture. Clicks and dips are written on the letter that the finger opens or
-     * closes to, without an accidental of their own: they are heard as a click, not as a pitch.
+     * The signs of all the ornaments of a gesture. What is heard as a click is written on the letter that the finger opens
+     * or closes to, as the key has it; other graces at their real pitches.
+     *
+     * @param spelled whether rolls are spelled out in small notes
      */
-    public static Notation of(Gesture gesture, Vocabulary vocabulary, Key key) {
-        List<String> decorations = new ArrayList<>();
-        List<Pitch> graces = new ArrayList<>();
-        List<Pitch> next = new ArrayList<>();
-        if (gesture.tongued()) {
-            decorations.add("staccato");
+    public static Notation of(Gesture gesture, Vocabulary vocabulary, Key key, boolean spelled) {
+        return new Signs(gesture, vocabulary, key, spelled).notation();
+    }
+
+    private static final class Signs {
+
+        private final Gesture gesture;
+        private final Vocabulary vocabulary;
+        private final Key key;
+        private final boolean spelled;
+        private final List<String> decorations = new ArrayList<>();
+        private final List<Gesture.Part> graces = new ArrayList<>();
+        private final List<Pitch> next = new ArrayList<>();
+        private final List<Pitch> heads = new ArrayList<>();
+        private final List<String> words = new ArrayList<>();
+
+        Signs(Gesture gesture, Vocabulary vocabulary, Key key, boolean spelled) {
+            this.gesture = gesture;
+            this.vocabulary = vocabulary;
+            this.key = key;
+            this.spelled = spelled;
         }
-        String written = "";
-        for (Gesture.Pulse pulse : gesture.pulses()) {
-            for (Gesture.Part part : pulse.parts()) {
-                if (part.ornament().isEmpty()) {
-                    continue;
-                }
-                Ornament.Writing writing = vocabulary.known(part.ornament()).writing();
-                switch (writing.kind()) {
-                    case DECORATION -> {
-                        if (!written.equals(part.ornament())) {
-                            decorations.add(writing.decoration());
-                        }
+
+        Notation notation() {
+            gesture.along().forEach(this::sign);
+            gesture.lead().forEach(this::sign);
+            gesture.pulses().forEach(p -> p.parts().forEach(this::sign));
+            return new Notation(decorations, written(trimmed()), next, heads, words, gesture.slurred());
+        }
+
+        private void sign(Gesture.Part part) {
+            if (part.ornament().isEmpty()) {
+                return;
+            }
+            Ornament.Writing writing = vocabulary.known(part.ornament()).writing();
+            switch (writing.kind()) {
+                case DECORATION -> {
+                    if (spelled && writing.sign().equals("roll")) {
+                        graces.add(part);
+                    } else if (!decorations.contains(writing.sign())) {
+                        decorations.add(writing.sign());
                     }
-                    case GRACES -> graces.add(written(part, key));
-                    case GRACES_OF_NEXT -> {
-                        if (part.move() != Move.SOUND) {
-                            next.add(written(part, key));
-                        }
+                }
+                case WORDS -> {
+                    if (!words.contains(writing.sign())) {
+                        words.add(writing.sign());
                     }
                 }
-                written = part.ornament();
+                case GRACES -> graces.add(part);
+                case GRACES_OF_NEXT -> {
+                    if (part.move() != Move.SOUND) {
+                        next.add(written(part));
+                    }
+                }
+                case HEADS -> heads.add(part.pitch());
+                case SLUR -> { }
             }
         }
-        return new Notation(decorations, trimmed(graces, gesture, vocabulary), next);
-    }
 
-    private static Pitch written(Gesture.Part part, Key key) {
-        return part.move().isBlip()
-                ? part.pitch().withAlter(Math.clamp(key.alterOf(part.pitch().step()), -2, 2)) : part.pitch();
-    }
-
-    /** The sounding note that ends a figure is the written note itself, and so is one that begins it. */
-    private static List<Pitch> trimmed(List<Pitch> graces, Gesture gesture, Vocabulary vocabulary) {
-        List<Gesture.Part> inGraces = gesture.pulses().stream()
-                .flatMap(p -> p.parts().stream())
-                .filter(p -> !p.ornament().isEmpty()
-                        && vocabulary.known(p.ornament()).writing().kind() == Ornament.Sign.GRACES)
-                .toList();
-        int from = !inGraces.isEmpty() && inGraces.getFirst().move() == Move.SOUND ? 1 : 0;
-        int to = inGraces.size();
-        if (to > from && inGraces.getLast().move().isTone()) {
-            to--;
+        private Pitch written(Gesture.Part part) {
+            boolean click = part.move() == Move.CUT || part.move() == Move.CRAN_CUT || part.move() == Move.TAP
+                    || part.move() == Move.POP || part.move() == Move.SLAP || part.move() == Move.OVERLAP;
+            return click ? part.pitch().withAlter(Math.clamp(key.alterOf(part.pitch().step()), -2, 2)) : part.pitch();
         }
-        return graces.subList(from, to);
+
+        private List<Pitch> written(List<Gesture.Part> parts) {
+            return parts.stream().map(this::written).toList();
+        }
+
+        /** The sounding note that ends a figure is the written note itself, and so is one that begins it. */
+        private List<Gesture.Part> trimmed() {
+            int from = !graces.isEmpty() && graces.getFirst().move() == Move.SOUND ? 1 : 0;
+            int to = graces.size();
+            if (to > from && graces.getLast().move().isTone()) {
+                to--;
+            }
+            return graces.subList(from, to);
+        }
     }
 }

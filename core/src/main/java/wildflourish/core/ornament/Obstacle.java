@@ -1,5 +1,7 @@
 package wildflourish.core.ornament;
 
+import java.util.List;
+import wildflourish.core.instrument.Bellows;
 import wildflourish.core.tune.Pitch;
 
 /** Why the hands cannot do an ornament on a note, whatever the tempo. */
@@ -20,14 +22,47 @@ public sealed interface Obstacle {
     /** The note is shorter or longer than the ornament is made for. */
     record WrongLength(String wanted) implements Obstacle {}
 
+    /** The ornament is made for other notes. */
+    record WrongNote(List<Pitch> only) implements Obstacle {}
+
     /** The next note is not a third away. */
     record NoThirdAhead() implements Obstacle {}
 
     /** No finger pops between these two notes. */
     record NoPop(Pitch from, Pitch to) implements Obstacle {}
 
+    /** Fewer than two fingers change over between these two notes. */
+    record NoCrossing(Pitch from, Pitch to) implements Obstacle {}
+
+    /** No fork lies above that a held finger makes possible. */
+    record NoFork(Pitch pitch) implements Obstacle {}
+
+    /** The pipes make no such grace on this note. */
+    record NoSuchGrace(Pitch grace, Pitch note) implements Obstacle {}
+
+    /** The note is an open string, and the ornament needs a finger on it. */
+    record OpenString(Pitch pitch, String wanted) implements Obstacle {}
+
+    /** The helping note does not lie on the string, under a finger that is free. */
+    record NotOnString(Pitch helper, String string) implements Obstacle {}
+
+    /** Nothing that could sound along lies under the hand. */
+    record NoSecondNote(String wanted, String because) implements Obstacle {}
+
+    /** The helping note is on no button while the bellows go this way. */
+    record WrongBellows(Pitch helper, Bellows direction) implements Obstacle {}
+
+    /** The helping note is on no free finger. */
+    record NoFreeFinger(Pitch helper) implements Obstacle {}
+
     /** Nothing follows that it could lead to. */
     record NothingFollows() implements Obstacle {}
+
+    /** Nothing goes before that it could come from. */
+    record NothingBefore() implements Obstacle {}
+
+    /** The note before is another one than it needs. */
+    record WrongNoteBefore(String wanted) implements Obstacle {}
 
     /** The note is tied over and does not start here. */
     record HeldOver() implements Obstacle {}
@@ -38,8 +73,41 @@ public sealed interface Obstacle {
     /** Another ornament of the stack takes the same instant. */
     record Clash(String other) implements Obstacle {}
 
+    /** An ornament of the neighbouring note takes the same instant. */
+    record ClashWithNeighbour(String other, boolean before) implements Obstacle {}
+
     /** No instrument has been chosen. */
     record NoHands() implements Obstacle {}
+
+    /** Whether the same note played at another place might allow it. */
+    default boolean dependsOnPlace() {
+        return switch (this) {
+            case NoFingerToLift o -> true;
+            case NothingBelow o -> true;
+            case HoleBelow o -> false;
+            case NoGlide o -> true;
+            case WrongLength o -> false;
+            case WrongNote o -> false;
+            case NoThirdAhead o -> false;
+            case NoPop o -> true;
+            case NoCrossing o -> true;
+            case NoFork o -> false;
+            case NoSuchGrace o -> false;
+            case OpenString o -> true;
+            case NotOnString o -> true;
+            case NoSecondNote o -> true;
+            case WrongBellows o -> true;
+            case NoFreeFinger o -> true;
+            case NothingFollows o -> false;
+            case NothingBefore o -> false;
+            case WrongNoteBefore o -> true;
+            case HeldOver o -> false;
+            case NotOnInstrument o -> false;
+            case Clash o -> false;
+            case ClashWithNeighbour o -> false;
+            case NoHands o -> false;
+        };
+    }
 
     /** In the teacher's words, to stand alone as a sentence without its full stop. */
     default String inWords() {
@@ -52,13 +120,34 @@ public sealed interface Obstacle {
                 "%s has an open hole below it: a roll does this work better".formatted(pitch.spoken());
             case NoGlide(var pitch, var because) -> "no slide into %s: %s".formatted(pitch.spoken(), because);
             case WrongLength(var wanted) -> wanted;
+            case WrongNote(var only) -> "is made for %s alone".formatted(
+                    String.join(" and ", only.stream().map(Pitch::spoken).toList()));
             case NoThirdAhead() -> "the next note is not a third away";
             case NoPop(var from, var to) ->
                 "no finger pops between %s and %s".formatted(from.spoken(), to.spoken());
+            case NoCrossing(var from, var to) ->
+                "no fingers cross between %s and %s: there is nothing to overlap".formatted(from.spoken(), to.spoken());
+            case NoFork(var pitch) -> "no fork lies above %s with a finger held down".formatted(pitch.spoken());
+            case NoSuchGrace(var grace, var note) ->
+                "%s cannot be graced with %s: that finger is not down, or sounds no higher".formatted(
+                        note.spoken(), grace.spoken());
+            case OpenString(var pitch, var wanted) ->
+                "%s is an open string here: no finger to %s with".formatted(pitch.spoken(), wanted);
+            case NotOnString(var helper, var string) ->
+                "%s is not under a free finger on the %s string".formatted(helper.spoken(), string);
+            case NoSecondNote(var wanted, var because) -> "no %s here: %s".formatted(wanted, because);
+            case WrongBellows(var helper, var direction) ->
+                "%s is on no button while the bellows %s".formatted(helper.spoken(),
+                        direction == Bellows.PUSH ? "close" : "open");
+            case NoFreeFinger(var helper) -> "no free finger reaches %s from here".formatted(helper.spoken());
             case NothingFollows() -> "no note follows to lead to";
+            case NothingBefore() -> "no note goes before to come from";
+            case WrongNoteBefore(var wanted) -> wanted;
             case HeldOver() -> "this note is held over from the one before and does not start here";
             case NotOnInstrument(var why) -> why;
             case Clash(var other) -> "the %s already takes this instant".formatted(other);
+            case ClashWithNeighbour(var other, var before) ->
+                "the %s of the note %s takes the same instant".formatted(other, before ? "before" : "after");
             case NoHands() -> "choose an instrument first";
         };
     }

@@ -1,18 +1,23 @@
 package wildflourish.core.ornament;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
+import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Ratio;
 
 /**
  * An ornament as its data file describes it.
  *
  * @param id its name in files and on the command line
- * @param key the key that places it
+ * @param key the key that places it; a capital is typed with Shift
  * @param heavy whether it counts among the weighty ones of which a phrase bears few
  * @param from shortest note value it is placed on
  * @param to longest note value it is placed on, if there is one
+ * @param only the written pitches it is placed on; empty for all
  * @param pulses its stretches in order; the last one takes what is left of the note
  * @param writing how it stands in a score that others read
  * @param how what the hands do, with places for the fingers of the note in hand
@@ -27,6 +32,7 @@ public record Ornament(
         boolean heavy,
         Ratio from,
         Optional<Ratio> to,
+        List<Pitch> only,
         List<Beat> pulses,
         Writing writing,
         String how,
@@ -37,10 +43,36 @@ public record Ornament(
     /**
      * One stretch of a gesture.
      *
-     * @param length its share of the note's time, as a ratio of a whole note; empty for the stretch that takes the rest
-     * @param leaning its share in the school that leans on the first pulse, when that differs
+     * @param length its time as a ratio of a whole note; empty when it is a share, or takes what is left
+     * @param share its share of the note's own time; empty when it has a length, or takes what is left
+     * @param again whether it is repeated, each time as long, until the note is over
+     * @param schools what it is instead in a school, by {@code name=value}
      */
-    public record Beat(Optional<Ratio> length, Optional<Ratio> leaning, List<Move> moves) {}
+    public record Beat(
+            Optional<Ratio> length, Optional<Ratio> share, boolean again, List<Motion> motions,
+            Map<String, Beat> schools) {
+
+        public Beat {
+            motions = List.copyOf(motions);
+            schools = Map.copyOf(schools);
+        }
+
+        /** The movements alone. */
+        public List<Move> moves() {
+            return motions.stream().map(Motion::move).toList();
+        }
+
+        /** This stretch as the schools chosen on an instrument have it. */
+        Beat in(Instrument instrument, School school) {
+            for (Map.Entry<String, Beat> other : schools.entrySet()) {
+                String[] halves = other.getKey().split("=", 2);
+                if (instrument.school(halves[0], school).equals(halves[1])) {
+                    return other.getValue();
+                }
+            }
+            return this;
+        }
+    }
 
     /**
      * A place where it belongs.
@@ -55,9 +87,9 @@ public record Ornament(
      * How it is written.
      *
      * @param kind what kind of sign
-     * @param decoration the standard decoration's name; empty unless {@code kind} is {@link Sign#DECORATION}
+     * @param sign the standard decoration's name or the words; empty for other kinds
      */
-    public record Writing(Sign kind, String decoration) {}
+    public record Writing(Sign kind, String sign) {}
 
     /** The kinds of sign by which ordinary scores show an ornament. */
     public enum Sign {
@@ -66,18 +98,43 @@ public record Ornament(
         /** Grace notes before the next note. */
         GRACES_OF_NEXT,
         /** A standard decoration on the note. */
-        DECORATION
+        DECORATION,
+        /** Words over the note. */
+        WORDS,
+        /** Further heads on the note's stem. */
+        HEADS,
+        /** A slur from the note before. */
+        SLUR
     }
 
     public Ornament {
+        only = List.copyOf(only);
         pulses = List.copyOf(pulses);
         easier = List.copyOf(easier);
         suits = List.copyOf(suits);
     }
 
+    /** Its stretches as the schools chosen on an instrument have them. */
+    List<Beat> pulses(Instrument instrument, School school) {
+        List<Beat> chosen = new ArrayList<>(pulses.size());
+        for (Beat beat : pulses) {
+            chosen.add(beat.in(instrument, school));
+        }
+        return chosen;
+    }
+
+    private Move first() {
+        return pulses.getFirst().motions().getFirst().move();
+    }
+
     /** Whether it begins with a click or a dip, so that no other may stand just before it. */
     public boolean startsWithBlip() {
-        return !pulses.isEmpty() && pulses.getFirst().moves().getFirst().isBlip();
+        return first().isBlip();
+    }
+
+    /** Whether it glides into the note, which then comes before any click. */
+    boolean startsWithGlide() {
+        return first() == Move.SLIDE;
     }
 
     /** Whether it is nothing but silence to breathe in, which no phrase end is too busy for. */
@@ -85,14 +142,15 @@ public record Ornament(
         return pulses.stream().allMatch(p -> p.moves().stream().allMatch(m -> m == Move.BREATH));
     }
 
-    /** Whether this is a single cut and the other, on the same note, begins with one: the two are one movement. */
+    /** Whether this is a single cut and the other, on the same note, begins with the same: the two are one movement. */
     public boolean isCutInto(Ornament other) {
-        List<Move> own = pulses.getFirst().moves();
-        if (slot != Slot.APPROACH || own.size() != 1 || own.getFirst() != Move.CUT || other.slot != Slot.BODY) {
+        List<Motion> own = pulses.getFirst().motions();
+        if (slot != Slot.APPROACH || own.size() != 1 || other.slot != Slot.BODY) {
             return false;
         }
-        Move first = other.pulses.getFirst().moves().getFirst();
-        return first == Move.CUT || first == Move.CRAN_CUT;
+        Motion first = other.pulses.getFirst().motions().getFirst();
+        return first.equals(own.getFirst()) && first.move().isBlip()
+                || own.getFirst().move() == Move.CUT && first.move() == Move.CRAN_CUT;
     }
 
     /**
@@ -103,19 +161,15 @@ public record Ornament(
         if (id.equals(coming.id) || isCutInto(coming) || coming.isCutInto(this)) {
             return false;
         }
-        boolean twoClicks = startsWithBlip() && coming.startsWithBlip() && slot != Slot.EXIT && coming.slot != Slot.EXIT;
+        boolean meet = slot != Slot.EXIT && coming.slot != Slot.EXIT
+                && slot != Slot.COMPANY && coming.slot != Slot.COMPANY;
+        boolean twoClicks = startsWithBlip() && coming.startsWithBlip() && meet;
         boolean bothFit = slot.room() > 1 && startsWithBlip() != coming.startsWithBlip();
-        boolean twoTongues = slot == Slot.STROKE && coming.startsWithTongue()
-                || startsWithTongue() && coming.slot == Slot.STROKE;
-        return slot == coming.slot && !bothFit || twoClicks || twoTongues;
+        boolean twoStarts = slot == Slot.STROKE && coming.startsAfresh() || startsAfresh() && coming.slot == Slot.STROKE;
+        return slot == coming.slot && !bothFit || twoClicks || twoStarts;
     }
 
-    private boolean startsWithTongue() {
-        return slot == Slot.BODY && pulses.getFirst().moves().getFirst() == Move.TONGUE;
-    }
-
-    /** The shares of the first pulse and so on, in the school chosen. */
-    static Optional<Ratio> share(Beat beat, School school) {
-        return school.roll().equals("leaning") && beat.leaning().isPresent() ? beat.leaning() : beat.length();
+    private boolean startsAfresh() {
+        return slot == Slot.BODY && first().isStart();
     }
 }

@@ -3,11 +3,11 @@ package wildflourish.core.ornament;
 import java.util.List;
 
 /**
- * A setting played on an instrument at a tempo: what is heard and what the fingers do, repeats played out.
+ * A setting played on an instrument at a tempo: what is heard and what the hands do, repeats played out.
  *
  * @param durationMs from the first beat to the end of the last bar
  */
-public record Performance(List<Sound> sounds, List<FingerMove> moves, double durationMs) {
+public record Performance(List<Sound> sounds, List<HandMove> moves, double durationMs) {
 
     public Performance {
         sounds = List.copyOf(sounds);

@@ -1,98 +1,157 @@
 package wildflourish.core.ornament;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.IntFunction;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.Timeline.Stand;
 
 /**
  * The arithmetic of what fits.
  *
  * <p>Each stretch of a gesture has a length that shrinks as the tempo grows, and parts whose lengths add up. The gesture
  * is clean while every stretch holds the comfortable lengths of its parts; the fastest such tempo follows by division.
+ * Neighbouring notes share time and fingers: what they ask of one another are stretches too.
  */
 public final class Playability {
 
     private Playability() {}
 
-    /** The verdict on putting the given ornaments, together, on one note. */
-    public static Verdict of(Situation situation, int note, List<Ornament> ornaments, Tempo tempo, Speeds speeds) {
-        return switch (Gestures.make(situation, note, ornaments)) {
-            case Making.Hindered(var obstacle) -> new Verdict.Impossible(obstacle);
-            case Making.Made(var gesture) -> of(gesture, tempo, speeds);
-        };
-    }
-
     /** How a gesture fits, without the words and limits of a {@link Verdict}. */
     public enum Fit { CLEAN, TIGHT, BLOCKED }
 
+    /** The verdict on putting the given ornaments, together, on one note whose neighbours are bare. */
+    public static Verdict of(Situation situation, int note, List<Ornament> ornaments, Tempo tempo, Speeds speeds) {
+        return of(situation, note, ornaments, n -> List.of(), tempo, speeds);
+    }
+
+    /**
+     * The verdict on putting the given ornaments, together, on one note.
+     *
+     * @param others what stands on the other notes, by their index
+     */
+    public static Verdict of(
+            Situation situation, int note, List<Ornament> ornaments, IntFunction<List<Ornament>> others, Tempo tempo,
+            Speeds speeds) {
+        return switch (Gestures.make(situation, note, ornaments)) {
+            case Making.Hindered(var obstacle) -> new Verdict.Impossible(obstacle);
+            case Making.Made(var gesture) -> of(situation, gesture, others, tempo, speeds);
+        };
+    }
+
+    private static Verdict of(
+            Situation situation, Gesture gesture, IntFunction<List<Ornament>> others, Tempo tempo, Speeds speeds) {
+        List<Stretch> stretches = new ArrayList<>(Stretch.of(gesture, speeds));
+        Optional<Gesture> before = neighbour(situation, gesture.note(), true, others);
+        if (before.isPresent()) {
+            Optional<String> clash = Stretch.clash(before.get(), gesture);
+            if (clash.isPresent()) {
+                return clash(situation, clash.get(), true);
+            }
+            stretches.addAll(Stretch.between(before.get(), gesture, speeds));
+        }
+        Optional<Gesture> after = neighbour(situation, gesture.note(), false, others);
+        if (after.isPresent()) {
+            if (Stretch.clash(gesture, after.get()).isPresent()) {
+                return clash(situation, after.get().first().ornament(), false);
+            }
+            stretches.addAll(Stretch.between(gesture, after.get(), speeds));
+        }
+        return of(stretches, tempo);
+    }
+
+    private static Verdict clash(Situation situation, String ornament, boolean before) {
+        String name = situation.vocabulary().byId(ornament).map(Ornament::name).orElse(ornament);
+        return new Verdict.Impossible(new Obstacle.ClashWithNeighbour(name, before));
+    }
+
+    /** The gesture of the note that directly goes before or follows, as far as the hands can do it. */
+    private static Optional<Gesture> neighbour(
+            Situation situation, int note, boolean before, IntFunction<List<Ornament>> others) {
+        Stand stand = situation.tune().note(note);
+        Optional<Stand> other = before ? situation.tune().before(note) : situation.tune().after(note);
+        return other.filter(o -> before ? o.onset().plus(o.sounding()).equals(stand.onset())
+                        : stand.onset().plus(stand.sounding()).equals(o.onset()))
+                .flatMap(o -> Gestures.make(situation, o.index(), others.apply(o.index())) instanceof Making.Made made
+                        ? Optional.of(made.gesture()) : Optional.empty());
+    }
+
     /** The same answer as {@link #of(Situation, int, List, Tempo, Speeds)} gives, for when only the answer counts. */
     public static Fit fit(Situation situation, int note, List<Ornament> ornaments, Tempo tempo, Speeds speeds) {
-        if (!(Gestures.make(situation, note, ornaments) instanceof Making.Made made)) {
-            return Fit.BLOCKED;
-        }
+        return Gestures.make(situation, note, ornaments) instanceof Making.Made(var gesture)
+                ? fit(situation, gesture, tempo, speeds) : Fit.BLOCKED;
+    }
+
+    /** How a gesture fits between bare neighbours. */
+    public static Fit fit(Situation situation, Gesture gesture, Tempo tempo, Speeds speeds) {
         Ratio whole = tempo.millis(Ratio.ONE);
         Fit fit = Fit.CLEAN;
-        for (int i = 0; i < made.gesture().pulses().size(); i++) {
-            Gesture.Pulse pulse = made.gesture().pulses().get(i);
-            boolean tongued = i == 0 && made.gesture().tongued();
-            Ratio has = pulse.length().times(whole);
-            if (has.isLess(Ratio.of(floor(pulse, tongued, speeds), 1))) {
+        List<Stretch> stretches = Stretch.of(gesture, speeds);
+        if (!gesture.lead().isEmpty()) {
+            stretches = new ArrayList<>(stretches);
+            Optional<Gesture> before = neighbour(situation, gesture.note(), true, n -> List.of());
+            if (before.isPresent()) {
+                stretches.addAll(Stretch.between(before.get(), gesture, speeds));
+            }
+        }
+        return fit(fit, stretches, whole);
+    }
+
+    private static Fit fit(Fit soFar, List<Stretch> stretches, Ratio whole) {
+        Fit fit = soFar;
+        for (Stretch stretch : stretches) {
+            Ratio has = stretch.length().times(whole);
+            if (has.isLess(Ratio.of(stretch.floor(), 1))) {
                 return Fit.BLOCKED;
             }
-            if (has.isLess(Ratio.of(comfort(pulse, tongued, speeds), 1))) {
+            if (has.isLess(Ratio.of(stretch.comfort(), 1))) {
                 fit = Fit.TIGHT;
             }
         }
         return fit;
     }
 
-    /** The tongue acts while the fingers do: the longer of the two counts, not their sum. */
-    private static int comfort(Gesture.Pulse pulse, boolean tongued, Speeds speeds) {
-        int sum = 0;
-        for (Gesture.Part part : pulse.parts()) {
-            sum += speeds.of(part.move()).comfortable();
-        }
-        return tongued ? Math.max(sum, speeds.of(Move.TONGUE).comfortable()) : sum;
+    /** Whether two gestures on neighbouring notes can follow one another at a tempo. */
+    public static Fit together(Gesture first, Gesture second, Tempo tempo, Speeds speeds) {
+        return Stretch.clash(first, second).isPresent() ? Fit.BLOCKED
+                : fit(Fit.CLEAN, Stretch.between(first, second, speeds), tempo.millis(Ratio.ONE));
     }
 
-    private static int floor(Gesture.Pulse pulse, boolean tongued, Speeds speeds) {
-        int sum = 0;
-        for (Gesture.Part part : pulse.parts()) {
-            sum += speeds.of(part.move()).floor();
-        }
-        return tongued ? Math.max(sum, speeds.of(Move.TONGUE).floor()) : sum;
-    }
-
-    /** The verdict on a gesture. */
+    /** The verdict on a gesture by itself. */
     public static Verdict of(Gesture gesture, Tempo tempo, Speeds speeds) {
+        return of(Stretch.of(gesture, speeds), tempo);
+    }
+
+    private static Verdict of(List<Stretch> stretches, Tempo tempo) {
         Room tightest = null;
         Ratio slack = null;
         Tempo limit = null;
         boolean allComfortable = true;
         boolean allPossible = true;
-        for (int i = 0; i < gesture.pulses().size(); i++) {
-            Gesture.Pulse pulse = gesture.pulses().get(i);
-            boolean tongued = i == 0 && gesture.tongued();
-            int comfort = comfort(pulse, tongued, speeds);
-            int floor = floor(pulse, tongued, speeds);
-            Ratio has = tempo.millis(pulse.length());
-            Ratio needs = Ratio.of(comfort, 1);
-            Tempo here = tempo.atWhich(pulse.length(), needs);
+        for (Stretch stretch : stretches) {
+            Ratio floor = Ratio.of(stretch.floor(), 1);
+            Ratio needs = Ratio.of(stretch.comfort(), 1);
+            Ratio has = tempo.millis(stretch.length());
+            Tempo here = tempo.atWhich(stretch.length(), needs);
             limit = limit == null || limit.isFasterThan(here) ? here : limit;
             allComfortable &= !has.isLess(needs);
-            allPossible &= !has.isLess(Ratio.of(floor, 1));
+            allPossible &= !has.isLess(floor);
             Ratio share = has.dividedBy(needs);
-            if (slack == null || share.isLess(slack)) {
+            boolean nowBlocked = has.isLess(floor) && !tightestIsBlocked(tightest);
+            if (slack == null || nowBlocked || share.isLess(slack) && (has.isLess(floor) || !tightestIsBlocked(tightest))) {
                 slack = share;
-                tightest = new Room(needs, Ratio.of(floor, 1), has);
-            }
-            if (has.isLess(Ratio.of(floor, 1)) && !tightest.has().isLess(tightest.floor())) {
-                tightest = new Room(needs, Ratio.of(floor, 1), has);
+                tightest = new Room(needs, floor, has);
             }
         }
         if (allComfortable) {
             return new Verdict.Clean(tightest, limit);
         }
         return allPossible ? new Verdict.Tight(tightest, limit) : new Verdict.TooFast(tightest, limit);
+    }
+
+    private static boolean tightestIsBlocked(Room tightest) {
+        return tightest != null && tightest.has().isLess(tightest.floor());
     }
 }

@@ -5,6 +5,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import wildflourish.core.instrument.Bellows;
+import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.Neck;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Change;
 import wildflourish.core.tune.Element;
@@ -31,9 +34,13 @@ public final class Realiser {
     private final Speeds speeds;
     private final Map<Integer, Optional<Gesture>> gestures = new HashMap<>();
     private final List<Sound> sounds = new ArrayList<>();
-    private final List<FingerMove> moves = new ArrayList<>();
+    private final List<HandMove> moves = new ArrayList<>();
+    private final Map<Integer, Optional<Gesture>> apart = new HashMap<>();
+    private final Family family;
+    private final boolean tight;
     private double clock;
     private double msPerWhole;
+    private Optional<Bellows> bellows = Optional.empty();
     private boolean silent = true;
     private int sounded = -1;
     private List<Integer> tiedSounds = List.of();
@@ -44,6 +51,9 @@ public final class Realiser {
         this.placed = placed;
         this.tempo = tempo;
         this.speeds = speeds;
+        this.family = situation.instrument().family();
+        this.tight = family == Family.CLOSED_CHANTER
+                && situation.instrument().school("touch", situation.school()).equals("tight");
     }
 
     /**
@@ -54,7 +64,7 @@ public final class Realiser {
      */
     public static Performance perform(
             Situation situation, Map<Integer, List<Ornament>> placed, Tempo tempo, Speeds speeds) {
-        return new Realiser(situation, placed, tempo, speeds).play();
+        return new Realiser(situation.playing(placed), placed, tempo, speeds).play();
     }
 
     /** Milliseconds that a whole note lasts at a tempo. */
@@ -85,7 +95,11 @@ public final class Realiser {
                         }
                     }
                     case Rest rest -> {
-                        silent = true;
+                        if (Separation.isNeeded(situation) && !sounds.isEmpty()) {
+                            lengthenLast(rest.length().toDouble() * msPerWhole);
+                        } else {
+                            silent = true;
+                        }
                         tiedSounds = List.of();
                     }
                     case Note ignored -> {
@@ -120,7 +134,16 @@ public final class Realiser {
         if (stand.heldOver() && stand.index() <= coveredUntil) {
             return;
         }
-        Optional<Gesture> gesture = tiesHold ? gestures.computeIfAbsent(stand.index(), this::gesture) : Optional.empty();
+        boolean again = !silent && sounded == sounding(stand.pitch());
+        Map<Integer, Optional<Gesture>> known = again && Separation.isNeeded(situation) ? apart : gestures;
+        Optional<Gesture> gesture = Optional.empty();
+        if (tiesHold) {
+            gesture = known.get(stand.index());
+            if (gesture == null) {
+                gesture = gesture(stand.index(), known == apart);
+                known.put(stand.index(), gesture);
+            }
+        }
         if (gesture.isPresent()) {
             decorated(stand, gesture.get());
             coveredUntil = lastOfTies(stand.index());
@@ -131,17 +154,28 @@ public final class Realiser {
         }
     }
 
-    private Optional<Gesture> gesture(int note) {
-        List<Ornament> ornaments = placed.getOrDefault(note, List.of());
-        if (ornaments.isEmpty() || !(Gestures.make(situation, note, ornaments) instanceof Making.Made made)) {
-            return Optional.empty();
+    private Optional<Gesture> gesture(int note, boolean separated) {
+        List<Ornament> own = placed.getOrDefault(note, List.of());
+        List<Ornament> ornaments = separated ? Separation.apart(situation, note, own) : own;
+        if (ornaments.isEmpty() || !(Gestures.make(situation, note, ornaments) instanceof Making.Made made)
+                || Playability.of(made.gesture(), tempo, speeds).isBlocked()) {
+            return separated && !own.isEmpty() ? alone(note) : Optional.empty();
         }
-        return Playability.of(made.gesture(), tempo, speeds).isBlocked()
-                ? Optional.empty() : Optional.of(made.gesture());
+        return Optional.of(made.gesture());
+    }
+
+    /** The separating grace by itself, where what stands on the note cannot be played here. */
+    private Optional<Gesture> alone(int note) {
+        return Gestures.make(situation, note, Separation.apart(situation, note, List.of())) instanceof Making.Made made
+                ? Optional.of(made.gesture()) : Optional.empty();
     }
 
     private void plain(Stand stand) {
         double length = stand.note().length().toDouble() * msPerWhole;
+        Sound.Start start = tiedSounds.isEmpty() ? startOf(stand, false) : Sound.Start.JOINED;
+        if (tiedSounds.isEmpty()) {
+            stroke(stand, clock, length, false);
+        }
         List<Integer> held = new ArrayList<>();
         for (Pitch pitch : stand.note().pitches()) {
             int midi = sounding(pitch);
@@ -153,7 +187,7 @@ public final class Realiser {
                 held.add(tied.get());
             } else {
                 held.add(sounds.size());
-                add(stand, clock, length, midi, Sound.MELODY, startOf(stand, false));
+                add(stand, clock, length, midi, Sound.MELODY, start);
             }
         }
         tiedSounds = stand.note().tied() ? held : List.of();
@@ -162,54 +196,107 @@ public final class Realiser {
 
     private void decorated(Stand stand, Gesture gesture) {
         List<Timing.Timed> timed = Timing.of(gesture, msPerWhole, speeds);
-        boolean blipFirst = timed.getFirst().part().move().isBlip();
-        boolean tongued = gesture.tongued() || timed.getFirst().part().move() == Move.TONGUE;
-        Sound.Start start = tongued ? Sound.Start.ATTACK : startOf(stand, blipFirst);
-        double end = timed.getLast().atMs() + timed.getLast().forMs();
-        double melodyEnd = end;
-        Pitch last = stand.pitch();
-        boolean breathed = false;
+        Gesture.Part first = gesture.pulses().getFirst().parts().getFirst();
+        boolean fresh = first.move().isStart() || gesture.along().stream().anyMatch(p -> p.move().isStart());
+        Sound.Start start = fresh ? Sound.Start.ATTACK
+                : gesture.slurred() && !silent ? Sound.Start.JOINED : startOf(stand, gesture.first().move().isBlip());
+        double length = stand.sounding().toDouble() * msPerWhole;
+        stroke(stand, clock, length, gesture.slurred());
+        int strokes = 1;
+        Running running = new Running(clock, stand.pitch(), Sound.MELODY, start);
+        double melodyEnd = -1;
         List<Sound> added = new ArrayList<>();
-        for (int i = 0; i < timed.size(); i++) {
-            Timing.Timed t = timed.get(i);
+        for (Timing.Timed t : timed) {
             Gesture.Part part = t.part();
-            int midi = sounding(part.pitch());
             double at = clock + t.atMs();
-            switch (part.move()) {
-                case CUT, CRAN_CUT, TAP, POP -> added.add(within(stand, at, t.forMs(), midi, part, Sound.Start.WITHIN));
-                case SLIDE -> added.add(within(stand, at, t.forMs(), midi, part, Sound.Start.GLIDE));
-                case TONGUE -> {
-                    if (i > 0) {
-                        melodyEnd = Math.min(melodyEnd, t.atMs());
-                        added.add(within(stand, at, t.forMs(), midi, part, Sound.Start.ATTACK));
-                    }
+            Move move = part.move();
+            if (move.isBlip()) {
+                added.add(within(stand, at, t.forMs(), part, Sound.Start.WITHIN));
+            } else if (move.isGlide()) {
+                added.add(within(stand, at, t.forMs(), part,
+                        move == Move.SLIDE ? Sound.Start.GLIDE : Sound.Start.GLIDE_AWAY));
+            } else if (!part.ornament().isEmpty()) {
+                Running next = next(running, t, at, stand);
+                if (next != running) {
+                    melodyEnd = end(running, at, stand, added, melodyEnd);
+                    running = next;
                 }
-                case PASSING -> {
-                    melodyEnd = Math.min(melodyEnd, t.atMs());
-                    added.add(within(stand, at, t.forMs(), midi, part, Sound.Start.JOINED));
-                    last = part.pitch();
+                if (move == Move.WAVER || move == Move.SWELL) {
+                    added.add(within(stand, at, t.forMs(), part,
+                            move == Move.WAVER ? Sound.Start.WAVING : Sound.Start.SWELLING));
                 }
-                case BREATH -> {
-                    melodyEnd = Math.min(melodyEnd, t.atMs());
-                    breathed = true;
+                if (move == Move.STROKE && at > clock) {
+                    turn(stand, at, t.forMs(), strokes++);
                 }
-                case SOUND, TOUCH -> { }
             }
-            if (part.hole() > 0) {
-                moves.add(new FingerMove(at, t.forMs(), part.hole(), part.move(), stand.index()));
+            if (!(part.means() instanceof Means.Still) && !(part.means() instanceof Means.Stroke)) {
+                moves.add(new HandMove(at, t.forMs(), part.means(), move, stand.index()));
             }
         }
-        for (Pitch pitch : stand.note().pitches()) {
-            add(stand, clock, melodyEnd, sounding(pitch), Sound.MELODY, start);
+        melodyEnd = end(running, clock + length, stand, added, melodyEnd);
+        List<Pitch> chord = stand.note().pitches();
+        for (int i = 0; i < chord.size(); i++) {
+            add(stand, clock, melodyEnd - clock, sounding(chord.get(i)), Sound.MELODY, start);
+        }
+        for (Gesture.Part part : gesture.company()) {
+            sounds.add(within(stand, clock, length, part, Sound.Start.ALONG));
+            moves.add(new HandMove(clock, length, part.means(), part.move(), stand.index()));
         }
         sounds.addAll(added);
-        leave(last);
-        silent = breathed;
+        leave(running == null ? stand.pitch() : running.pitch());
+        silent = running == null;
     }
 
-    private static Sound within(
-            Stand stand, double at, double length, int midi, Gesture.Part part, Sound.Start start) {
-        return new Sound(at, length, midi, part.ornament(), stand.barNumber(), stand.index(), start);
+    /** What sounds on until the next part changes it. */
+    private record Running(double at, Pitch pitch, String role, Sound.Start start) {}
+
+    /** What sounds from a part on; null for silence, the same when it only sounds on. */
+    private Running next(Running running, Timing.Timed timed, double at, Stand stand) {
+        Gesture.Part part = timed.part();
+        String role = part.ornament();
+        return switch (part.move()) {
+            case TONGUE, STROKE -> at > clock + 1e-9 ? new Running(at, part.pitch(), role, Sound.Start.ATTACK) : running;
+            case PASSING -> new Running(at, part.pitch(), role, Sound.Start.JOINED);
+            case PULL -> new Running(at, part.pitch(), role, Sound.Start.SOFT);
+            case BREATH, CLOSE -> null;
+            case SOUND, TOUCH, WAVER, SWELL -> running == null ? new Running(at, stand.pitch(), role, Sound.Start.ATTACK)
+                    : running.pitch().equals(stand.pitch()) ? running
+                    : new Running(at, stand.pitch(), role, Sound.Start.JOINED);
+            case CUT, CRAN_CUT, TAP, SLIDE, POP, GRACE, HAMMER, SLAP, OVERLAP, BEND, FALL, COMPANY, SLUR -> running;
+        };
+    }
+
+    /** Ends what sounds; the end of the tune's own note. */
+    private double end(Running running, double at, Stand stand, List<Sound> added, double melodyEnd) {
+        if (running == null) {
+            return melodyEnd;
+        }
+        if (running.role().equals(Sound.MELODY)) {
+            return at;
+        }
+        added.add(new Sound(running.at(), at - running.at(), sounding(running.pitch()), running.role(),
+                stand.barNumber(), stand.index(), running.start()));
+        return melodyEnd;
+    }
+
+    /** The stroke that starts a note, and the bellows where they turn for it. */
+    private void stroke(Stand stand, double at, double length, boolean slurred) {
+        situation.strokes().at(stand.index()).filter(s -> !s.joined() && !slurred).ifPresent(s -> moves.add(
+                new HandMove(at, length, new Means.Directed(s.down()), Move.STROKE, stand.index())));
+        Optional<Bellows> direction = situation.plan().bellows(stand.index());
+        if (direction.isPresent() && !direction.equals(bellows)) {
+            moves.add(new HandMove(at, length, new Means.Turn(direction.get()), Move.SOUND, stand.index()));
+            bellows = direction;
+        }
+    }
+
+    private void turn(Stand stand, double at, double length, int nth) {
+        situation.strokes().at(stand.index()).ifPresent(s -> moves.add(new HandMove(
+                at, length, new Means.Directed(s.down() == (nth % 2 == 0)), Move.STROKE, stand.index())));
+    }
+
+    private Sound within(Stand stand, double at, double length, Gesture.Part part, Sound.Start start) {
+        return new Sound(at, length, sounding(part.pitch()), part.ornament(), stand.barNumber(), stand.index(), start);
     }
 
     private void add(Stand stand, double at, double length, int midi, String role, Sound.Start start) {
@@ -218,7 +305,48 @@ public final class Realiser {
 
     private Sound.Start startOf(Stand stand, boolean parted) {
         boolean again = sounded == sounding(stand.pitch());
-        return silent || again && !parted ? Sound.Start.ATTACK : Sound.Start.JOINED;
+        return switch (family) {
+            case NONE, OPEN_HOLE, THUMB_HOLE -> silent || again && !parted ? Sound.Start.ATTACK : Sound.Start.JOINED;
+            case NINE_NOTE_CHANTER -> silent ? Sound.Start.ATTACK : Sound.Start.JOINED;
+            case CLOSED_CHANTER -> {
+                boolean closes = !silent && (tight || again && !parted);
+                if (closes) {
+                    closeBefore();
+                }
+                yield silent || closes ? Sound.Start.ATTACK : Sound.Start.JOINED;
+            }
+            case BOWED, FRETTED -> situation.strokes().at(stand.index())
+                    .map(s -> s.joined() ? Sound.Start.JOINED : Sound.Start.ATTACK)
+                    .orElse(plucksEach() || silent ? Sound.Start.ATTACK : Sound.Start.SOFT);
+            case TWO_WAY_REED, ONE_WAY_REED -> silent || again && !parted
+                    || !situation.plan().bellows(stand.index()).equals(bellows) ? Sound.Start.ATTACK : Sound.Start.JOINED;
+        };
+    }
+
+    /** Whether the fingers of the other hand pluck every note, so that no strokes are planned. */
+    private boolean plucksEach() {
+        return situation.instrument().layout() instanceof Neck neck && neck.strokes().equals("fingers");
+    }
+
+    /** Ends what sounded last a little early: the chanter is closed before the next note, for a quarter of it at most. */
+    private void closeBefore() {
+        for (int i = sounds.size() - 1; i >= 0; i--) {
+            Sound last = sounds.get(i);
+            if (Math.abs(last.atMs() + last.forMs() - clock) < 1e-6 && last.start() != Sound.Start.WITHIN) {
+                double gap = Math.min(speeds.of(Move.CLOSE).floor(), last.forMs() / 4);
+                sounds.set(i, lasting(last, last.forMs() - gap));
+                return;
+            }
+        }
+    }
+
+    private void lengthenLast(double by) {
+        int last = sounds.size() - 1;
+        sounds.set(last, lasting(sounds.get(last), sounds.get(last).forMs() + by));
+    }
+
+    private static Sound lasting(Sound sound, double length) {
+        return new Sound(sound.atMs(), length, sound.midi(), sound.role(), sound.bar(), sound.note(), sound.start());
     }
 
     private void leave(Pitch pitch) {

@@ -8,6 +8,8 @@ public enum Slot {
     APPROACH(2),
     /** What replaces the held sound. */
     BODY(1),
+    /** What sounds with it; runs along with every other slot. */
+    COMPANY(1),
     /** How it leaves. */
     EXIT(1);
 

@@ -14,14 +14,24 @@ public record Sound(double atMs, double forMs, int midi, String role, int bar, i
 
     /** How a sound begins. */
     public enum Start {
-        /** With the tongue. */
+        /** With the tongue, a new stroke, or a button pressed afresh. */
         ATTACK,
         /** Without a new attack, the fingers alone changing the pitch. */
         JOINED,
         /** Inside a sound that goes on: a click or a dip. */
         WITHIN,
-        /** As a glide into the sound that goes on. */
-        GLIDE
+        /** As a glide from this pitch into the sound that goes on. */
+        GLIDE,
+        /** As a glide out of the sound that goes on, to this pitch. */
+        GLIDE_AWAY,
+        /** By a finger alone that leaves or hits a ringing string: softer than a stroke. */
+        SOFT,
+        /** Along with the note of the tune. */
+        ALONG,
+        /** The sound that goes on, its pitch waving. */
+        WAVING,
+        /** The sound that goes on, its loudness swelling or pulsing. */
+        SWELLING
     }
 
     public static final String MELODY = "melody";

@@ -11,8 +11,12 @@ import wildflourish.core.data.DataFile;
  * the comfortable length.
  *
  * @param name the level or the student these are the values of
+ * @param again the time from one movement of a finger to the next of the same finger
  */
-public record Speeds(String name, Map<Move, Span> spans) {
+public record Speeds(String name, Map<Move, Span> spans, Span again) {
+
+    /** The name of speeds that were set or measured for one student. */
+    public static final String OWN = "own";
 
     /** Floor and comfortable length in whole milliseconds; {@code 0 < floor <= comfortable}. */
     public record Span(int floor, int comfortable) {
@@ -23,7 +27,7 @@ public record Speeds(String name, Map<Move, Span> spans) {
         }
     }
 
-    record Level(String name, Map<Move, Span> spans) {}
+    record Level(String name, Map<Move, Span> spans, Span again) {}
 
     record Table(String provenance, List<Level> levels) {}
 
@@ -33,13 +37,13 @@ public record Speeds(String name, Map<Move, Span> spans) {
         if (!spans.keySet().containsAll(List.of(Move.values()))) {
             throw new IllegalArgumentException("speeds of '" + name + "' name every part of a gesture");
         }
-        spans = Map.copyOf(new EnumMap<>(spans));
+        spans = java.util.Collections.unmodifiableMap(new EnumMap<>(spans));
     }
 
     private static List<Speeds> load() {
         try {
             return DataFile.read("ornaments/speeds.json", Table.class).levels().stream()
-                    .map(l -> new Speeds(l.name(), l.spans()))
+                    .map(l -> new Speeds(l.name(), l.spans(), l.again()))
                     .toList();
         } catch (IllegalArgumentException e) {
             throw new DataFault("ornaments/speeds.json: " + e.getMessage());
@@ -61,5 +65,33 @@ public record Speeds(String name, Map<Move, Span> spans) {
 
     public Span of(Move move) {
         return spans.get(move);
+    }
+
+    /** With another span for a movement, as a student's own speeds. */
+    public Speeds with(Move move, Span span) {
+        Map<Move, Span> changed = new EnumMap<>(spans);
+        changed.put(move, span);
+        return new Speeds(OWN, changed, again);
+    }
+
+    /** With another time for the same finger to move again, as a student's own speeds. */
+    public Speeds withAgain(Span span) {
+        return new Speeds(OWN, spans, span);
+    }
+
+    /** The level that differs from these in the fewest movements; of equals the slower. */
+    public Speeds nearestLevel() {
+        Speeds nearest = LEVELS.getFirst();
+        for (Speeds level : LEVELS) {
+            if (level.differences(this) < nearest.differences(this)) {
+                nearest = level;
+            }
+        }
+        return nearest;
+    }
+
+    private long differences(Speeds other) {
+        return spans.entrySet().stream().filter(e -> !e.getValue().equals(other.of(e.getKey()))).count()
+                + (again.equals(other.again) ? 0 : 1);
     }
 }

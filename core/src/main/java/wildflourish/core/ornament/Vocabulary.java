@@ -1,6 +1,8 @@
 package wildflourish.core.ornament;
 
-import java.util.EnumSet;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,6 +13,10 @@ import java.util.Set;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Neck;
+import wildflourish.core.instrument.School;
+import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Ratio;
 
 /** The ornaments of one family of instruments, from its data file. */
@@ -23,9 +29,11 @@ public final class Vocabulary {
             String name,
             String key,
             String slot,
-            boolean heavy,
+            Boolean heavy,
             String from,
             String to,
+            List<String> only,
+            String plucked,
             List<Stretch> pulses,
             String writing,
             String how,
@@ -33,10 +41,31 @@ public final class Vocabulary {
             List<Ornament.Suit> suits,
             String source) {}
 
-    record Stretch(String length, String leaning, List<String> moves) {}
+    record Stretch(
+            String length, String share, Boolean again, List<String> moves, Map<String, Stretch> schools) {}
 
-    private static final Vocabulary OPEN_HOLE = read("ornaments/open-hole.json");
+    /** Decorations that the ABC standard names (2.1, section 4.14), as far as ornaments are written with them. */
+    private static final Set<String> DECORATIONS = Set.of("staccato", "roll", "slide", "breath", "trill", "turn",
+            "uppermordent", "lowermordent", "tenuto", "/", "//", "///", "arpeggio", "fermata", "accent", "upbow",
+            "downbow", "snap", "open", "thumb", "plus");
+
     private static final Vocabulary EMPTY = new Vocabulary("none", List.of());
+    private static final Map<Family, Vocabulary> BY_FAMILY = new EnumMap<>(Family.class);
+    private static final Map<String, Vocabulary> PLUCKED = new HashMap<>();
+
+    static {
+        for (Family family : Family.values()) {
+            BY_FAMILY.put(family, switch (family) {
+                case NONE -> EMPTY;
+                case OPEN_HOLE, THUMB_HOLE, CLOSED_CHANTER, NINE_NOTE_CHANTER, BOWED, FRETTED ->
+                    read("ornaments/" + family.id() + ".json");
+                case TWO_WAY_REED, ONE_WAY_REED -> read("ornaments/free-reed.json");
+            });
+        }
+        for (String strokes : List.of("plectrum", "fingers")) {
+            PLUCKED.put(strokes, read("ornaments/fretted.json", strokes));
+        }
+    }
 
     private final Map<String, Ornament> byId = new LinkedHashMap<>();
     private final List<Ornament> all;
@@ -46,7 +75,7 @@ public final class Vocabulary {
         Set<Character> keys = new HashSet<>();
         for (Ornament ornament : ornaments) {
             if (byId.put(ornament.id(), ornament) != null || !keys.add(ornament.key())) {
-                throw new DataFault(file + ": " + ornament.id() + " or its key stands there twice");
+                throw new DataFault(file + ": " + ornament.id() + " or its key " + ornament.key() + " stands there twice");
             }
         }
         for (Ornament ornament : ornaments) {
@@ -56,53 +85,87 @@ public final class Vocabulary {
         }
     }
 
-    /** The vocabulary of a family; empty where no hands play. */
+    /** The vocabulary of a family, of all its instruments together; empty where no hands play. */
     public static Vocabulary of(Family family) {
-        return switch (family) {
-            case NONE -> EMPTY;
-            case OPEN_HOLE -> OPEN_HOLE;
-            case THUMB_HOLE, CLOSED_CHANTER, NINE_NOTE_CHANTER, BOWED, FRETTED, TWO_WAY_REED, ONE_WAY_REED -> EMPTY;
-        };
+        return BY_FAMILY.get(family);
+    }
+
+    /** The vocabulary of an instrument: its family's, on plucked strings that of plectrum or of fingers. */
+    public static Vocabulary of(Instrument instrument) {
+        return instrument.layout() instanceof Neck neck && PLUCKED.containsKey(neck.strokes())
+                ? PLUCKED.get(neck.strokes()) : of(instrument.family());
     }
 
     static Vocabulary read(String file) {
+        return read(file, "");
+    }
+
+    /** Those of a file; with {@code plucked} given, without those that need the other way of plucking. */
+    private static Vocabulary read(String file, String plucked) {
         return new Vocabulary(file, DataFile.read(file, File.class).ornaments().stream()
+                .filter(r -> plucked.isEmpty() || r.plucked() == null || r.plucked().equals(plucked))
                 .map(row -> ornament(file, row)).toList());
     }
 
     private static Ornament ornament(String file, Row row) {
         try {
             Slot slot = Slot.valueOf(row.slot().toUpperCase(Locale.ROOT));
-            List<Ornament.Beat> pulses = row.pulses().stream()
-                    .map(s -> new Ornament.Beat(
-                            Optional.ofNullable(s.length()).map(Ratio::parse),
-                            Optional.ofNullable(s.leaning()).map(Ratio::parse),
-                            s.moves().stream().map(Vocabulary::move).toList()))
-                    .toList();
-            Ornament.Writing writing = switch (row.writing()) {
-                case "graces" -> new Ornament.Writing(Ornament.Sign.GRACES, "");
-                case "graces of the next note" -> new Ornament.Writing(Ornament.Sign.GRACES_OF_NEXT, "");
-                default -> new Ornament.Writing(Ornament.Sign.DECORATION, row.writing());
-            };
+            if (row.key().length() != 1 || !Character.isLetter(row.key().charAt(0))) {
+                throw new IllegalArgumentException("field key: one letter places it, not '" + row.key() + "'");
+            }
             return new Ornament(
-                    row.id(), row.name(), row.key().charAt(0), slot, row.heavy(), Ratio.parse(row.from()),
-                    Optional.ofNullable(row.to()).map(Ratio::parse), pulses, writing, row.how(), row.easier(),
-                    row.suits(), row.source());
-        } catch (IllegalArgumentException e) {
+                    row.id(), row.name(), row.key().charAt(0), slot, Boolean.TRUE.equals(row.heavy()),
+                    Ratio.parse(row.from()), Optional.ofNullable(row.to()).map(Ratio::parse),
+                    row.only() == null ? List.of() : row.only().stream().map(Pitch::parse).toList(),
+                    row.pulses().stream().map(Vocabulary::beat).toList(), writing(row.writing()), row.how(),
+                    row.easier() == null ? List.of() : row.easier(), row.suits() == null ? List.of() : row.suits(),
+                    row.source());
+        } catch (IllegalArgumentException | NullPointerException e) {
             throw new DataFault(file + ": " + row.id() + ": " + e.getMessage());
         }
     }
 
-    private static Move move(String word) {
-        return EnumSet.allOf(Move.class).stream()
-                .filter(m -> m.name().equals(word.toUpperCase(Locale.ROOT).replace(' ', '_')))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("there is no movement '" + word + "'"));
+    private static Ornament.Beat beat(Stretch row) {
+        Map<String, Ornament.Beat> schools = new LinkedHashMap<>();
+        if (row.schools() != null) {
+            row.schools().forEach((school, other) -> {
+                String[] halves = school.split("=", 2);
+                new School(Map.of(halves[0], halves[1]));
+                schools.put(school, beat(new Stretch(
+                        other.length() != null || other.share() != null ? other.length() : row.length(),
+                        other.length() != null || other.share() != null ? other.share() : row.share(),
+                        other.again() == null ? row.again() : other.again(),
+                        other.moves() == null ? row.moves() : other.moves(), null)));
+            });
+        }
+        List<Motion> motions = new ArrayList<>();
+        row.moves().forEach(m -> motions.add(Motion.parse(m)));
+        return new Ornament.Beat(
+                Optional.ofNullable(row.length()).map(Ratio::parse), Optional.ofNullable(row.share()).map(Ratio::parse),
+                Boolean.TRUE.equals(row.again()), motions, schools);
+    }
+
+    private static Ornament.Writing writing(String word) {
+        return switch (word) {
+            case "graces" -> new Ornament.Writing(Ornament.Sign.GRACES, "");
+            case "graces of the next note" -> new Ornament.Writing(Ornament.Sign.GRACES_OF_NEXT, "");
+            case "heads" -> new Ornament.Writing(Ornament.Sign.HEADS, "");
+            case "slur" -> new Ornament.Writing(Ornament.Sign.SLUR, "");
+            default -> DECORATIONS.contains(word) ? new Ornament.Writing(Ornament.Sign.DECORATION, word)
+                    : new Ornament.Writing(Ornament.Sign.WORDS, words(word));
+        };
+    }
+
+    private static String words(String word) {
+        if (!word.startsWith("words: ")) {
+            throw new IllegalArgumentException("field writing: '" + word + "' is no sign of ordinary scores");
+        }
+        return word.substring("words: ".length());
     }
 
     /** Whether some family has an ornament of this id. */
     public static boolean isAnywhere(String id) {
-        return OPEN_HOLE.byId.containsKey(id);
+        return BY_FAMILY.values().stream().anyMatch(v -> v.byId.containsKey(id));
     }
 
     /** All of them, in the order of the file. */

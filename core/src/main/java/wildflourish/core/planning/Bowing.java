@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Timeline;
@@ -28,18 +29,18 @@ final class Bowing {
     private final List<Stand> notes;
     private final boolean[] slurred;
 
-    private Bowing(Timeline tune) {
+    private Bowing(Timeline tune, IntPredicate joined) {
         notes = tune.notes().stream().filter(n -> !n.heldOver()).toList();
         slurred = new boolean[notes.size()];
         int open = 0;
         for (int i = 0; i < notes.size(); i++) {
-            slurred[i] = open > 0;
+            slurred[i] = open > 0 || joined.test(notes.get(i).index());
             open = Math.max(0, open + notes.get(i).note().slursOpening() - notes.get(i).note().slursClosing());
         }
     }
 
-    static List<Optional<Stroke>> of(Timeline tune) {
-        Bowing bowing = new Bowing(tune);
+    static List<Optional<Stroke>> of(Timeline tune, IntPredicate joined) {
+        Bowing bowing = new Bowing(tune, joined);
         int[] path = new ShortestPath(bowing.new Bows()).path();
         List<Optional<Stroke>> strokes = new ArrayList<>(Collections.nCopies(tune.size(), Optional.empty()));
         for (int i = 0; i < path.length; i++) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.stream.IntStream;
 import wildflourish.core.instrument.Bellows;
 import wildflourish.core.instrument.Fingering;
@@ -18,10 +19,13 @@ public final class FingeringPlan {
     private final List<Place> places;
     private final Optional<Workings> workings;
     private final int cost;
+    /** Worked out once a note, when first asked for. */
+    private final AtomicReferenceArray<List<Alternative>> alternatives;
 
     FingeringPlan(Instrument instrument, List<Place> places, Workings workings) {
         this.instrument = instrument;
         this.places = List.copyOf(places);
+        this.alternatives = new AtomicReferenceArray<>(this.places.size());
         this.workings = Optional.ofNullable(workings);
         this.cost = workings == null ? 0 : workings.cost(workings.best());
     }
@@ -70,7 +74,12 @@ public final class FingeringPlan {
 
     /** The other places of a note, the cheapest first; none for a note held over, missing, or on no instrument. */
     public List<Alternative> alternatives(int note) {
-        return workings.map(w -> w.alternatives(note)).orElse(List.of());
+        List<Alternative> known = alternatives.get(note);
+        if (known == null) {
+            known = workings.map(w -> w.alternatives(note)).orElse(List.of());
+            alternatives.set(note, known);
+        }
+        return known;
     }
 
     /**

@@ -3,6 +3,7 @@ package wildflourish.core.planning;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
@@ -23,11 +24,12 @@ final class Picking {
 
     private Picking() {}
 
-    static List<Optional<Stroke>> of(Timeline tune, Instrument instrument, School school) {
+    static List<Optional<Stroke>> of(
+            Timeline tune, Instrument instrument, School school, IntPredicate joinedToo) {
         List<Optional<Stroke>> strokes = new ArrayList<>();
         int slurs = 0;
         for (Stand stand : tune.notes()) {
-            boolean joined = slurs > 0;
+            boolean joined = slurs > 0 || joinedToo.test(stand.index());
             slurs = Math.max(0, slurs + stand.note().slursOpening() - stand.note().slursClosing());
             strokes.add(stand.heldOver() || joined ? Optional.empty()
                     : Optional.of(new Stroke(isDown(stand, instrument, school), false, Optional.empty())));

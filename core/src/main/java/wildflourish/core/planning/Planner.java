@@ -23,8 +23,19 @@ public final class Planner {
         return plan(tune, instrument, School.USUAL, Choices.NONE);
     }
 
+    /** Which places of a note will do. */
+    public interface Demand {
+        boolean allows(int note, Place place);
+    }
+
     /** The cheapest plan; of two equally cheap ones, the one that stays with the usual places longer. */
     public static FingeringPlan plan(Timeline tune, Instrument instrument, School school, Choices choices) {
+        return plan(tune, instrument, school, choices, (note, place) -> true);
+    }
+
+    /** The cheapest plan among those in which as few notes as possible lie where the demand does not allow them. */
+    public static FingeringPlan plan(
+            Timeline tune, Instrument instrument, School school, Choices choices, Demand demand) {
         if (!instrument.hasHands()) {
             return FingeringPlan.asWritten(tune, instrument);
         }
@@ -41,7 +52,7 @@ public final class Planner {
                 places.add(all);
             }
         }
-        Workings workings = new Workings(tune, instrument, school, choices, notes, places);
+        Workings workings = new Workings(tune, instrument, school, choices, demand, notes, places);
         List<Place> path = workings.best();
         for (int s = 0; s < notes.size(); s++) {
             chosen.set(notes.get(s), path.get(s));

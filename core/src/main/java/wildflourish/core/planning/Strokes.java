@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Neck;
 import wildflourish.core.instrument.School;
@@ -22,10 +23,15 @@ public record Strokes(List<Optional<Stroke>> byNote) {
 
     /** The strokes of a plan's tune on its instrument. */
     public static Strokes of(Timeline tune, Instrument instrument, School school) {
+        return of(tune, instrument, school, note -> false);
+    }
+
+    /** As {@link #of(Timeline, Instrument, School)}, with further notes joined to the note before them. */
+    public static Strokes of(Timeline tune, Instrument instrument, School school, IntPredicate joined) {
         if (instrument.layout() instanceof Neck neck) {
             return switch (neck.strokes()) {
-                case "bow" -> new Strokes(Bowing.of(tune));
-                case "plectrum" -> new Strokes(Picking.of(tune, instrument, school));
+                case "bow" -> new Strokes(Bowing.of(tune, joined));
+                case "plectrum" -> new Strokes(Picking.of(tune, instrument, school, joined));
                 default -> none(tune);
             };
         }

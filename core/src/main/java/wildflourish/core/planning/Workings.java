@@ -19,9 +19,13 @@ final class Workings {
     /** What it costs to go against the teacher's own choice; left out of every cost that is shown. */
     private static final int AGAINST_CHOICE = 1 << 20;
 
+    /** What it costs to lie where an ornament cannot be done; left out of every cost that is shown. */
+    private static final int AGAINST_DEMAND = 1 << 16;
+
     private final Instrument instrument;
     private final Hands hands;
     private final Weights weights;
+    private final Planner.Demand demand;
     private final List<Integer> notes;
     private final List<List<Place>> places;
     private final List<Optional<String>> chosen;
@@ -30,13 +34,14 @@ final class Workings {
     private final int[] path;
 
     Workings(
-            Timeline tune, Instrument instrument, School school, Choices choices, List<Integer> notes,
-            List<List<Place>> places) {
+            Timeline tune, Instrument instrument, School school, Choices choices, Planner.Demand demand,
+            List<Integer> notes, List<List<Place>> places) {
         this.instrument = instrument;
         this.hands = Hands.of(instrument, school);
         this.weights = Weights.of(instrument, school);
         this.notes = notes;
         this.places = places;
+        this.demand = demand;
         this.chosen = new ArrayList<>();
         this.habits = new ArrayList<>();
         for (int s = 0; s < notes.size(); s++) {
@@ -79,7 +84,7 @@ final class Workings {
             Place place = place(stage, option);
             own(stage, place, sum);
             boolean against = chosen.get(stage).filter(c -> !c.equals(place.text())).isPresent();
-            return sum.take() + (against ? AGAINST_CHOICE : 0);
+            return sum.take() + (against ? AGAINST_CHOICE : 0) + undemanded(stage, place);
         }
 
         @Override
@@ -95,6 +100,10 @@ final class Workings {
             hands.between(before, place(stage - 1, from), place(stage, to), sum);
             return sum.take();
         }
+    }
+
+    private int undemanded(int stage, Place place) {
+        return demand.allows(notes.get(stage), place) ? 0 : AGAINST_DEMAND;
     }
 
     private void own(int stage, Place place, Tally tally) {
@@ -160,7 +169,8 @@ final class Workings {
         boolean free = chosen.get(stage).isEmpty();
         Map<String, Alternative> bySpot = new LinkedHashMap<>();
         best.entrySet().stream()
-                .map(e -> new Alternative(e.getKey(), e.getValue() - base - (free ? 0 : AGAINST_CHOICE)))
+                .map(e -> new Alternative(e.getKey(), e.getValue() - base - (free ? 0 : AGAINST_CHOICE)
+                        - undemanded(stage, e.getKey()) + undemanded(stage, taken)))
                 .sorted(java.util.Comparator.comparingInt(Alternative::extra))
                 .filter(a -> !a.place().inWords().equals(taken.inWords()))
                 .forEach(a -> bySpot.putIfAbsent(a.place().inWords(), a));

@@ -28,6 +28,12 @@ public record Arrangement(
         return Situation.of(Timeline.of(tune), instrument, school, choices);
     }
 
+    /** The tune in the hands of this instrument, its places planned together with the ornaments of a rung. */
+    public Situation situation(int rung) {
+        Situation bare = situation();
+        return bare.playing(ladder.setting(rung).ornaments(bare.vocabulary()));
+    }
+
     public Arrangement with(Ladder other) {
         return new Arrangement(tune, instrument, tempo, speeds, school, choices, other);
     }

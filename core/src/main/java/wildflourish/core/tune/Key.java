@@ -35,6 +35,18 @@ public record Key(Step tonic, int tonicAlter, Mode mode, Map<Step, Integer> expl
         return set != null ? set : signatureOf(step);
     }
 
+    /** The note so many steps up (or, negative, down) the scale of this key from a pitch. */
+    public Pitch step(Pitch from, int steps) {
+        int letter = from.diatonic() + steps;
+        Step step = Step.values()[Math.floorMod(letter, 7)];
+        return new Pitch(step, Math.clamp(alterOf(step), -2, 2), Math.floorDiv(letter, 7));
+    }
+
+    /** The tonic in the octave of C4; C where the tune has no key. */
+    public Pitch tonicPitch() {
+        return new Pitch(tonic, tonicAlter, 4);
+    }
+
     private int signatureOf(Step step) {
         // The nth sharp falls on F C G D A E B; a letter is sharp n times when the circle has passed it n times.
         return Math.clamp(Math.floorDiv(fifths() - step.fifths() + 5, 7), -2, 2);

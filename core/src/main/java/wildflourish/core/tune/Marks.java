@@ -34,4 +34,8 @@ public record Marks(
     public Marks withGraces(List<Pitch> newGraces) {
         return new Marks(decorations, newGraces, slashed, chord, annotations);
     }
+
+    public Marks withAnnotations(List<String> newAnnotations) {
+        return new Marks(decorations, graces, slashed, chord, newAnnotations);
+    }
 }

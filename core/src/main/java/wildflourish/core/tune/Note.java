@@ -45,6 +45,10 @@ public record Note(
         return tuplet.map(t -> length.dividedBy(t.factor())).orElse(length);
     }
 
+    public Note withPitches(List<Pitch> newPitches) {
+        return new Note(newPitches, length, tuplet, tied, slursOpening, slursClosing, marks, gapAfter);
+    }
+
     public Note withMarks(Marks newMarks) {
         return new Note(pitches, length, tuplet, tied, slursOpening, slursClosing, newMarks, gapAfter);
     }

@@ -32,7 +32,7 @@ class ChooserTest {
                 List<Ornament> stack = random.nextInt(3) == 0 ? List.of(first, second)
                         : List.of(random.nextBoolean() ? first : second);
                 here.add(new Option(stack, stack.stream().map(Ornament::id).sorted().toList(), random.nextInt(80) - 10,
-                        false, false));
+                        false, false, java.util.Optional.empty()));
             }
             options.add(here);
         }
@@ -46,7 +46,7 @@ class ChooserTest {
     void theChoiceIsTheBestThereIs(@ForAll long seed) {
         Problem problem = problem(new Random(seed));
         int notes = problem.options().size();
-        Setting chosen = new Chooser(problem.taste(), problem.level())
+        Setting chosen = new Chooser(problem.taste(), problem.level(), ChooserTest::follow)
                 .choose(problem.options(), problem.phrases(), Collections.nCopies(notes, 0));
         List<Option> picks = new ArrayList<>();
         for (int n = 0; n < notes; n++) {
@@ -55,6 +55,11 @@ class ChooserTest {
                     .max(java.util.Comparator.comparingInt(Option::gain)).orElseThrow());
         }
         assertThat(value(picks, problem)).isEqualTo(best(new ArrayList<>(), problem));
+    }
+
+    /** An arbitrary rule of which treatments the hands can do one after the other. */
+    private static boolean follow(Option first, Option second) {
+        return Math.floorMod(first.ids().hashCode() * 31 + second.ids().hashCode(), 4) != 0;
     }
 
     private static long best(List<Option> picks, Problem problem) {
@@ -70,7 +75,7 @@ class ChooserTest {
         return best;
     }
 
-    /** The objective, written out anew: gains, less dullness, within the budgets of each phrase. */
+    /** The objective, written out anew: gains, less dullness, within the budgets of each phrase and what the hands can do one after the other. */
     private static long value(List<Option> picks, Problem problem) {
         long value = 0;
         for (Phrase phrase : problem.phrases()) {
@@ -81,6 +86,11 @@ class ChooserTest {
                 heavy += picks.get(n).heavy();
             }
             if (used > problem.level().perPhrase() || heavy > problem.level().heavyPerPhrase()) {
+                return Long.MIN_VALUE;
+            }
+        }
+        for (int n = 1; n < picks.size(); n++) {
+            if (picks.get(n - 1).size() > 0 && picks.get(n).size() > 0 && !follow(picks.get(n - 1), picks.get(n))) {
                 return Long.MIN_VALUE;
             }
         }

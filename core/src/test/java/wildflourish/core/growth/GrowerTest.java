@@ -12,6 +12,7 @@ import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.Tunes;
 import wildflourish.core.data.DataFault;
+import wildflourish.core.instrument.Instruments;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
@@ -37,7 +38,7 @@ class GrowerTest {
     }
 
     private static Grower grower(Situation situation) {
-        return new Grower(situation, SESSION, FLUENT, Taste.openHole());
+        return new Grower(situation, SESSION, FLUENT, Taste.of(Instruments.known("whistle-d")));
     }
 
     private static Situation random(long seed) {
@@ -98,7 +99,7 @@ class GrowerTest {
         List<Phrase> phrases = Phrases.of(situation.tune());
         for (int r = 0; r < ladder.size(); r++) {
             Setting setting = ladder.setting(r);
-            Taste.Level level = Taste.openHole().rungs().get(r);
+            Taste.Level level = Taste.of(Instruments.known("whistle-d")).rungs().get(r);
             if (r > 0) {
                 assertThat(setting.contains(ladder.setting(r - 1))).isTrue();
             }
@@ -121,7 +122,7 @@ class GrowerTest {
         Ladder ladder = grower(situation).grow().ladder();
         for (int r = 0; r < ladder.size(); r++) {
             Setting setting = ladder.setting(r);
-            boolean tightAllowed = Taste.openHole().rungs().get(r).tightAllowed();
+            boolean tightAllowed = Taste.of(Instruments.known("whistle-d")).rungs().get(r).tightAllowed();
             setting.byNote().keySet().forEach(note -> {
                 Verdict verdict = Playability.of(situation, note, setting.ornaments(note, situation.vocabulary()),
                         SESSION, FLUENT);
@@ -159,9 +160,9 @@ class GrowerTest {
     @Test
     void aSlowerTempoAllowsMore() {
         Situation situation = jig();
-        int slow = new Grower(situation, Tempo.parse("3/8=50"), FLUENT, Taste.openHole()).grow().ladder().setting(4)
+        int slow = new Grower(situation, Tempo.parse("3/8=50"), FLUENT, Taste.of(Instruments.known("whistle-d"))).grow().ladder().setting(4)
                 .size();
-        int fast = new Grower(situation, Tempo.parse("3/8=190"), FLUENT, Taste.openHole()).grow().ladder().setting(4)
+        int fast = new Grower(situation, Tempo.parse("3/8=190"), FLUENT, Taste.of(Instruments.known("whistle-d"))).grow().ladder().setting(4)
                 .size();
         assertThat(slow).isGreaterThan(fast);
     }

@@ -263,9 +263,9 @@ class ChartRulesTest {
         for (Pitch pitch : home.pitches()) {
             Pitch there = moved.pitches().stream().filter(p -> p.midi() == pitch.midi() + by).findFirst().orElseThrow();
             Fingering way = home.ways(pitch).getFirst();
-            for (String school : home.cutSchools()) {
-                assertThat(moved.cutHole(there, way, school)).as(pitch + " " + school)
-                        .isEqualTo(home.cutHole(pitch, way, school));
+            for (String school : home.work().cutSchools()) {
+                assertThat(moved.work().cutHole(there, way, school)).as(pitch + " " + school)
+                        .isEqualTo(home.work().cutHole(pitch, way, school));
             }
         }
     }

@@ -108,16 +108,16 @@ class WhistleChartTest {
         "upper-third,B4,1", "by-hand,D4,4", "by-hand,E4,4", "by-hand,F#4,3", "by-hand,G4,3", "by-hand,A4,2",
         "by-hand,B4,1", "first,D4,1", "first,G4,1", "first,B4,1", "upper-third,G5,3", "by-hand,E5,4"})
     void eachSchoolCutsWithItsFinger(String school, String note, int hole) {
-        assertThat(chart.cutHole(Pitch.parse(note), usual(note), school)).hasValue(hole);
+        assertThat(chart.work().cutHole(Pitch.parse(note), usual(note), school)).hasValue(hole);
     }
 
     @Test
     void cSharpTakesNoCutInAnySchool() {
-        for (String school : chart.cutSchools()) {
-            assertThat(chart.cutHole(Pitch.parse("C#5"), usual("C#5"), school)).isEmpty();
+        for (String school : chart.work().cutSchools()) {
+            assertThat(chart.work().cutHole(Pitch.parse("C#5"), usual("C#5"), school)).isEmpty();
         }
-        assertThat(chart.cutSchools()).hasSize(3);
-        assertThatThrownBy(() -> chart.cutHole(Pitch.parse("D4"), usual("D4"), "nobody's"))
+        assertThat(chart.work().cutSchools()).hasSize(3);
+        assertThatThrownBy(() -> chart.work().cutHole(Pitch.parse("D4"), usual("D4"), "nobody's"))
                 .isInstanceOf(IllegalArgumentException.class);
     }
 
@@ -136,7 +136,7 @@ class WhistleChartTest {
     @Test
     void aCranNeverCutsTwiceInARowWithOneFinger() {
         for (int i = 0; i < 5; i++) {
-            assertThat(chart.cranHole(i)).isNotEqualTo(chart.cranHole(i + 1)).isBetween(3, 5);
+            assertThat(chart.work().cranHole(i).getAsInt()).isNotEqualTo(chart.work().cranHole(i + 1).getAsInt()).isBetween(3, 5);
         }
     }
 
@@ -151,8 +151,8 @@ class WhistleChartTest {
         assertThat(landing("B4", "A5")).isEmpty();
     }
 
-    private Optional<WindChart.Landing> landing(String from, String to) {
-        return chart.landing(Pitch.parse(from), usual(from), Pitch.parse(to));
+    private Optional<FingerWork.Landing> landing(String from, String to) {
+        return chart.work().landing(Pitch.parse(from), usual(from), Pitch.parse(to));
     }
 
     @Test

@@ -114,10 +114,19 @@ class GesturesTest {
     }
 
     @Test
-    void noSlideIntoTheLowestNoteNorOverTheRegisterNorIntoTheFork() {
+    void noSlideIntoTheLowestNoteNorOverTheRegister() {
         assertThat(obstacle("D4:2", 0, "slide").inWords()).contains("nothing lies below");
         assertThat(obstacle("D5:2", 0, "slide").inWords()).contains("one register to the other");
-        assertThat(obstacle("A4 C5:2 A4", 1, "slide").inWords()).contains("more than one finger");
+    }
+
+    /** The plain fork cannot be slid into; C natural by a half-covered first hole can, from B: the place changes for it. */
+    @Test
+    void aSlideIntoTheForkedSeventhTakesItsHalfHole() {
+        Gesture slide = gesture("A4 C5:2 A4", 1, "slide");
+        assertThat(slide.moved()).isTrue();
+        assertThat(((wildflourish.core.instrument.Place.Fingered) slide.place()).fingering().holes().toString())
+                .isEqualTo("hoo ooo");
+        assertThat(slide.parts("slide").getFirst().hole()).isEqualTo(1);
     }
 
     @Test

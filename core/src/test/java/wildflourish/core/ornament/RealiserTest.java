@@ -62,7 +62,7 @@ class RealiserTest {
         assertThat(click.forMs()).isCloseTo(75, within(1e-9));
         assertThat(click.midi()).isEqualTo(81);
         assertThat(click.start()).isEqualTo(Sound.Start.WITHIN);
-        assertThat(cut.moves()).containsExactly(new FingerMove(500.0, 75.0, 3, Move.CUT, 1));
+        assertThat(cut.moves()).containsExactly(new HandMove(500.0, 75.0, new Means.Hole(3), Move.CUT, 1));
     }
 
     @Test

@@ -102,7 +102,7 @@ class VocabularyTest {
         Situation situation = Tunes.whistle(tune);
         Gesture gesture = ((Making.Made) Gestures.make(
                 situation, 0, GesturesTest.ornaments(situation, ids))).gesture();
-        return Notation.of(gesture, situation.vocabulary(), situation.tune().note(0).key());
+        return Notation.of(gesture, situation.vocabulary(), situation.tune().note(0).key(), false);
     }
 
     @Test
@@ -125,6 +125,6 @@ class VocabularyTest {
         assertThatThrownBy(() -> Speeds.level("wizard")).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new Speeds.Span(0, 10)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new Speeds.Span(20, 10)).isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> new Speeds("x", Map.of())).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Speeds("x", Map.of(), new Speeds.Span(1, 1))).isInstanceOf(IllegalArgumentException.class);
     }
 }

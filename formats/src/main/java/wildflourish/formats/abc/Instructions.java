@@ -3,11 +3,14 @@ package wildflourish.formats.abc;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
+import wildflourish.core.ornament.Move;
+import wildflourish.core.ornament.Notation;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Vocabulary;
@@ -29,19 +32,24 @@ import wildflourish.core.tune.TuneType;
  * I:flourish instrument whistle-d
  * I:flourish tempo 1/2=100
  * I:flourish level fluent
+ * I:flourish speed CUT 45 70
  * I:flourish school cut=upper-third roll=even
  * I:flourish capo 2
  * I:flourish at whistle-d 12 hoo ooo gentle
  * I:flourish rung 0 bare
  * I:flourish place 12 cut from 2
+ * I:flourish heads 12 1
  * I:flourish shown 2
  * </pre>
+ * {@code speed} is a student's own floor and comfortable length in milliseconds where they differ from the level's;
+ * {@code heads} says how many pitches of a note were added by its ornaments on the rung that is shown;
  * {@code place} names the note (counted from 0), the ornament, and the lowest rung that has it; {@code shown} is the rung
  * whose signs stand on the notes; {@code at} a place chosen by hand for a note on an instrument.
  */
 final class Instructions {
 
     static final String NAME = "flourish";
+    private static final String AGAIN = "again";
 
     private record Placed(int note, String ornament, int rung, int line) {}
 
@@ -59,6 +67,7 @@ final class Instructions {
         TreeMap<Integer, String> names = new TreeMap<>();
         List<Placed> placed = new ArrayList<>();
         Choices choices = Choices.NONE;
+        Map<Integer, Integer> heads = new TreeMap<>();
         int capo = 0;
         int shown = -1;
         for (AbcLine line : lines) {
@@ -81,6 +90,8 @@ final class Instructions {
                         placed.add(new Placed(Integer.parseInt(words[2]), rest[0], Integer.parseInt(rest[2]),
                                 line.number()));
                     }
+                    case "speed" -> speeds = speed(speeds, words[2], words[3]);
+                    case "heads" -> heads.put(Integer.parseInt(words[2]), Integer.parseInt(words[3]));
                     case "shown" -> shown = Integer.parseInt(words[2]);
                     default -> throw new IllegalArgumentException("'" + words[1] + "' is not known");
                 }
@@ -95,9 +106,10 @@ final class Instructions {
             return Optional.empty();
         }
         instrument = withCapo(instrument, capo, lines, findings);
-        Situation situation = Situation.of(Timeline.of(tune), instrument, school, choices);
+        Tune read = Spelling.withoutHeads(tune, heads);
+        Situation situation = Situation.of(Timeline.of(read), instrument, school, choices);
         Ladder ladder = ladder(situation, names, placed, findings);
-        Tune plain = tune;
+        Tune plain = read;
         if (shown >= 0 && shown < ladder.size()) {
             List<Integer> missing = new ArrayList<>();
             plain = Spelling.plain(situation, ladder.setting(shown), missing);
@@ -117,6 +129,13 @@ final class Instructions {
             findings.warning(lines.getFirst().number(), 1, e.getMessage(), "the tune was read without it");
             return instrument;
         }
+    }
+
+    /** One of a student's own speeds: {@code CUT 45 70}, or {@code again 160 240}. */
+    private static Speeds speed(Speeds speeds, String what, String values) {
+        String[] halves = values.split("\\s+");
+        Speeds.Span span = new Speeds.Span(Integer.parseInt(halves[0]), Integer.parseInt(halves[1]));
+        return what.equals(AGAIN) ? speeds.withAgain(span) : speeds.with(Move.valueOf(what), span);
     }
 
     private static School school(String value) {
@@ -157,7 +176,16 @@ final class Instructions {
         List<String> lines = new ArrayList<>();
         lines.add("instrument " + arrangement.instrument().id());
         lines.add("tempo " + exact(arrangement.tempo()));
-        lines.add("level " + arrangement.speeds().name());
+        Speeds level = arrangement.speeds().nearestLevel();
+        lines.add("level " + level.name());
+        for (Move move : Move.values()) {
+            if (!arrangement.speeds().of(move).equals(level.of(move))) {
+                lines.add("speed " + move.name() + " " + inWords(arrangement.speeds().of(move)));
+            }
+        }
+        if (!arrangement.speeds().again().equals(level.again())) {
+            lines.add("speed " + AGAIN + " " + inWords(arrangement.speeds().again()));
+        }
         if (arrangement.instrument().capo() > 0) {
             lines.add("capo " + arrangement.instrument().capo());
         }
@@ -173,8 +201,18 @@ final class Instructions {
         }
         ladder.setting(ladder.size() - 1).byNote().forEach((note, ids) -> ids.forEach(id ->
                 lines.add("place " + note + " " + id + " from " + ladder.lowestWith(note, id))));
+        List<Notation> signs = Spelling.signs(arrangement.situation(), ladder.setting(shown));
+        for (int note = 0; note < signs.size(); note++) {
+            if (!signs.get(note).heads().isEmpty()) {
+                lines.add("heads " + note + " " + signs.get(note).heads().size());
+            }
+        }
         lines.add("shown " + shown);
         return lines.stream().map(l -> "I:" + NAME + " " + l).toList();
+    }
+
+    private static String inWords(Speeds.Span span) {
+        return span.floor() + " " + span.comfortable();
     }
 
     private static String exact(Tempo tempo) {

@@ -62,14 +62,25 @@ public final class MidiWriter {
         }
     }
 
+    /** What cuts into a sound that goes on, and takes its place for a while. */
+    private static boolean isInner(Sound sound) {
+        return switch (sound.start()) {
+            case WITHIN, GLIDE, GLIDE_AWAY -> true;
+            case ATTACK, JOINED, SOFT, ALONG, WAVING, SWELLING -> false;
+        };
+    }
+
+    /** How the pitch or the loudness moves inside a sound, which plain notes cannot say. */
+    private static boolean isColour(Sound sound) {
+        return sound.start() == Sound.Start.WAVING || sound.start() == Sound.Start.SWELLING;
+    }
+
     private static List<Piece> pieces(Performance performance, double ticksPerMs) {
-        List<Sound> inner = performance.sounds().stream()
-                .filter(s -> s.start() == Sound.Start.WITHIN || s.start() == Sound.Start.GLIDE)
-                .toList();
+        List<Sound> inner = performance.sounds().stream().filter(MidiWriter::isInner).toList();
         List<Piece> pieces = new ArrayList<>();
         int next = 0;
         for (Sound sound : performance.sounds()) {
-            if (sound.start() == Sound.Start.WITHIN || sound.start() == Sound.Start.GLIDE) {
+            if (isInner(sound) || isColour(sound)) {
                 continue;
             }
             double end = sound.atMs() + sound.forMs();
@@ -77,14 +88,16 @@ public final class MidiWriter {
                 next++;
             }
             double at = sound.atMs();
-            int velocity = sound.start() == Sound.Start.ATTACK ? 92 : 80;
+            int velocity = sound.start() == Sound.Start.ATTACK ? 92 : sound.start() == Sound.Start.ALONG ? 70 : 80;
             for (int i = next; i < inner.size() && inner.get(i).atMs() < end - 1e-6; i++) {
                 Sound blip = inner.get(i);
-                if (blip.note() != sound.note()) {
+                boolean leadsOn = blip.note() != sound.note() && blip.atMs() > sound.atMs()
+                        && sound.role().equals(Sound.MELODY);
+                if (sound.start() == Sound.Start.ALONG || blip.note() != sound.note() && !leadsOn || blip.atMs() < at - 1e-6) {
                     continue;
                 }
                 add(pieces, at, blip.atMs(), sound.midi(), velocity, ticksPerMs);
-                add(pieces, blip.atMs(), blip.atMs() + blip.forMs(), blip.midi(), 64, ticksPerMs);
+                add(pieces, blip.atMs(), Math.min(end, blip.atMs() + blip.forMs()), blip.midi(), 64, ticksPerMs);
                 at = blip.atMs() + blip.forMs();
                 velocity = 76;
             }

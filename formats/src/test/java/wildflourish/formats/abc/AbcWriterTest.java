@@ -90,7 +90,7 @@ class AbcWriterTest {
         School school = School.USUAL.with("roll", "leaning");
         Situation situation = Situation.of(Timeline.of(tune), Instruments.known("whistle-d"), school);
         return new Arrangement(tune, situation.instrument(), tempo, speeds, school,
-                new Grower(situation, tempo, speeds, Taste.openHole()).grow().ladder());
+                new Grower(situation, tempo, speeds, Taste.of(situation.instrument())).grow().ladder());
     }
 
     @Test

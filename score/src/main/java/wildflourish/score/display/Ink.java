@@ -12,10 +12,12 @@ public enum Ink {
     CLICK,
     /** Rolls and crans. */
     ROLL,
-    /** Slides and passing notes. */
+    /** Slides, passing notes and other movements of pitch. */
     GLIDE,
-    /** Tonguing and tongued figures. */
+    /** Tonguing, strokes and what is made of them. */
     TONGUE,
+    /** Notes that sound along: double stops, drones and chords. */
+    COMPANY,
     /** Breaths. */
     BREATH,
     /** What an instrument does not have. */

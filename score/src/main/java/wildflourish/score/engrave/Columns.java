@@ -97,12 +97,15 @@ final class Columns {
                                 .orElse(0);
                         int graces = n.marks().graces().size();
                         boolean slide = false;
+                        boolean foreign = false;
                         for (List<Notation> rung : signs) {
                             Notation sign = rung.get(note);
                             graces = Math.max(graces, n.marks().graces().size() + sign.graces().size());
                             slide |= sign.decorations().contains("slide");
+                            Key now = key;
+                            foreign |= sign.heads().stream().anyMatch(h -> now.alterOf(h.step()) != h.alter());
                         }
-                        left += graces * GRACE + (graces > 0 ? 0.4 : 0) + (slide ? 1.3 : 0);
+                        left += graces * GRACE + (graces > 0 ? 0.4 : 0) + (slide ? 1.3 : 0) + (foreign ? 1.2 : 0);
                         columns.add(new Column(n, note, accidentals, left, right(n), spring(n.length()), key, meter,
                                 offset));
                         tiedOver = n.tied();

@@ -34,10 +34,10 @@ public final class FingeringStrip {
 
     /** The strip of a tune in somebody's hands; {@code setting} says whose ornaments move the fingers. */
     FingeringStrip(Situation situation, Setting setting, Aids aids) {
-        this.situation = situation;
+        this.situation = situation.playing(setting.ornaments(situation.vocabulary()));
         this.setting = setting;
         this.aids = aids;
-        this.strokes = Strokes.of(situation.tune(), situation.instrument(), situation.school());
+        this.strokes = this.situation.strokes();
     }
 
     /** Its height, in staff spaces; 0 on no instrument. */

@@ -7,6 +7,7 @@ import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Holes;
 import wildflourish.core.instrument.WindChart;
 import wildflourish.core.ornament.Gesture;
+import wildflourish.core.ornament.Means;
 import wildflourish.core.ornament.Move;
 import wildflourish.core.ornament.Situation;
 import wildflourish.score.display.Face;
@@ -79,25 +80,39 @@ public final class HolePicture {
 
     static void moves(double x, Holes holes, Gesture gesture, Situation situation, List<Shape> shapes) {
         List<Integer> used = new ArrayList<>();
-        for (Gesture.Pulse pulse : gesture.pulses()) {
-            for (Gesture.Part part : pulse.parts()) {
-                if (part.hole() == 0) {
+        for (Gesture.Part part : gesture.parts()) {
+            for (int hole : holes(part.means())) {
+                Ink ink = OrnamentMark.ink(situation.vocabulary().known(part.ornament()));
+                double y = y(holes, hole);
+                long before = used.stream().filter(h -> h == hole).count();
+                if (before > 1) {
                     continue;
                 }
-                Ink ink = OrnamentMark.ink(situation.vocabulary().known(part.ornament()));
-                double y = y(holes, part.hole());
-                double left = x + RADIUS + 0.16 + 0.62 * used.stream().filter(h -> h == part.hole()).count();
-                used.add(part.hole());
+                double left = x + RADIUS + 0.16 + 0.62 * before;
+                used.add(hole);
                 shapes.add(new Shape.Disc(x, y, RADIUS + 0.1, false, 0.16, ink));
                 move(part.move(), left, y, ink, shapes);
             }
         }
     }
 
+    private static List<Integer> holes(Means means) {
+        return switch (means) {
+            case Means.Hole(int hole) -> List.of(hole);
+            case Means.Holes(var several) -> several;
+            case Means.Still s -> List.of();
+            case Means.Finger f -> List.of();
+            case Means.Press p -> List.of();
+            case Means.Stroke s -> List.of();
+            case Means.Directed d -> List.of();
+            case Means.Turn t -> List.of();
+        };
+    }
+
     private static void move(Move move, double left, double y, Ink ink, List<Shape> shapes) {
         double middle = left + 0.28;
         double right = left + 0.56;
-        if (move == Move.TAP) {
+        if (move == Move.TAP || move == Move.SLAP || move == Move.CLOSE || move == Move.WAVER) {
             shapes.add(new Shape.Line(left, y - 0.3, middle, y + 0.34, 0.17, ink));
             shapes.add(new Shape.Line(middle, y + 0.34, right, y - 0.3, 0.17, ink));
         } else if (move == Move.SLIDE) {

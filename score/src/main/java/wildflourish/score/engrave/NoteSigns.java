@@ -45,15 +45,18 @@ final class NoteSigns {
                 case "slide" -> Ink.GLIDE;
                 case "staccato" -> Ink.TONGUE;
                 case "breath" -> Ink.BREATH;
+                case "trill" -> Ink.ROLL;
                 default -> Ink.CLICK;
             });
         }
+        ornament.words().forEach(w -> signs.words(w, Face.SERIF_ITALIC, 1.5, Ink.GLIDE));
         note.marks().annotations().forEach(signs::annotation);
-        note.marks().chord().ifPresent(c -> signs.words(c, Face.SANS_BOLD, 1.7));
+        note.marks().chord().ifPresent(c -> signs.words(c, Face.SANS_BOLD, 1.7, Ink.MUSIC));
     }
 
     private void decoration(String name, Ink ink) {
         switch (name) {
+            case "/", "//", "///" -> { }
             case "staccato" -> besideHead("articStaccatoAbove", "articStaccatoBelow", ink);
             case "accent", ">", "emphasis" -> besideHead("articAccentAbove", "articAccentBelow", ink);
             case "slide" -> shapes.add(new Shape.Line(place.left() - 1.35, place.heads().bottom() + 0.75,
@@ -69,7 +72,7 @@ final class NoteSigns {
             case "downbow" -> above("stringsDownBow", 0.8, ink);
             case "segno" -> above("segno", 0.8, ink);
             case "coda" -> above("coda", 0.8, ink);
-            default -> words(name, Face.SERIF_ITALIC, 1.5);
+            default -> words(name, Face.SERIF_ITALIC, 1.5, Ink.MUSIC);
         }
     }
 
@@ -105,13 +108,13 @@ final class NoteSigns {
             shapes.add(new Shape.Words(shown, place.x(), Math.max(place.bottom(), 4) + 2, 1.5, Face.SERIF_ITALIC,
                     Shape.Anchor.START, Ink.MUSIC));
         } else {
-            words(shown, Face.SERIF_ITALIC, 1.5);
+            words(shown, Face.SERIF_ITALIC, 1.5, Ink.MUSIC);
         }
     }
 
-    private void words(String text, Face face, double size) {
+    private void words(String text, Face face, double size, Ink ink) {
         double y = Math.min(above, -1.2) - 0.3;
-        shapes.add(new Shape.Words(text, place.x(), y, size, face, Shape.Anchor.START, Ink.MUSIC));
+        shapes.add(new Shape.Words(text, place.x(), y, size, face, Shape.Anchor.START, ink));
         above = y - size;
     }
 }

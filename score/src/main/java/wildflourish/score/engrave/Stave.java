@@ -85,7 +85,7 @@ final class Stave {
         List<Columns.Column> columns = placed.bar().columns();
         Map<Integer, Stems.Stem> stems = new HashMap<>();
         for (List<Integer> group : Beams.of(placed.bar(), leadIns[placed.bar().index()])) {
-            List<Note> notes = group.stream().map(i -> (Note) columns.get(i).element()).toList();
+            List<Note> notes = group.stream().map(i -> signed(columns.get(i))).toList();
             List<Double> xs = group.stream().map(i -> placed.xs()[i]).toList();
             List<Stems.Stem> made = Stems.beamed(notes, xs, shapes);
             for (int i = 0; i < group.size(); i++) {
@@ -99,9 +99,24 @@ final class Stave {
             switch (columns.get(i).element()) {
                 case Change change -> change(change, x, columns.get(i), placed);
                 case Rest rest -> rest(rest, x, placed, stems);
-                case Note note -> note(note, columns.get(i), x, next, stems.get(i));
+                case Note note -> note(signed(columns.get(i)), note.pitches().size(), columns.get(i), x, next,
+                        stems.get(i));
             }
         }
+    }
+
+    /** The note of a column with the heads and slurs that its ornaments add. */
+    private Note signed(Columns.Column column) {
+        Note note = (Note) column.element();
+        Notation sign = signs.get(column.note());
+        boolean slurOpens = column.note() + 1 < signs.size() && signs.get(column.note() + 1).slurred();
+        if (sign.heads().isEmpty() && !sign.slurred() && !slurOpens) {
+            return note;
+        }
+        List<Pitch> pitches = new ArrayList<>(note.pitches());
+        sign.heads().stream().filter(h -> !pitches.contains(h)).toList().forEach(pitches::add);
+        return note.withPitches(pitches).withSlurs(
+                note.slursOpening() + (slurOpens ? 1 : 0), note.slursClosing() + (sign.slurred() ? 1 : 0));
     }
 
     private void change(Change change, double x, Columns.Column column, SystemLayout.Placed placed) {
@@ -136,11 +151,12 @@ final class Stave {
         rest.tuplet().ifPresent(t -> tuplet(t, x, MusicFont.width(glyph), null, new Heads(1, 3)));
     }
 
-    private void note(Note note, Columns.Column column, double x, double next, Stems.Stem beamed) {
+    /** Draws a note; its pitches behind the first {@code own} are those of its ornaments. */
+    private void note(Note note, int own, Columns.Column column, double x, double next, Stems.Stem beamed) {
         NoteSign sign = NoteSign.of(note.writtenLength());
         Heads heads = Heads.of(note);
         double width = MusicFont.width(sign.head());
-        heads(note, sign, x, beamed == null ? heads.stemUp() : beamed.up());
+        heads(note, own, sign, x, beamed == null ? heads.stemUp() : beamed.up());
         Stems.Stem stem = beamed != null ? beamed : sign.stem() ? Stems.single(note, sign, x, shapes) : null;
         for (Pitch pitch : note.pitches()) {
             ledgers(Heads.y(pitch), x, width, 1);
@@ -152,13 +168,43 @@ final class Stave {
         double top = Math.min(heads.top() - 0.5, stem != null && up ? stem.end() : heads.top() - 0.5);
         double bottom = Math.max(heads.bottom() + 0.5, stem != null && !up ? stem.end() : heads.bottom() + 0.5);
         Notation ornament = signs.get(column.note());
+        left = Math.min(left, companyAccidentals(note, own, column, left));
+        if (stem != null) {
+            tremolo(ornament, stem, heads);
+        }
         top = Math.min(top, graces(note, ornament, left, heads));
         NoteSigns.of(note, ornament, new NoteSigns.Place(x, width, next, left, top, bottom, heads, up), shapes);
-        Stems.Stem own = stem;
-        note.tuplet().ifPresent(t -> tuplet(t, x, width, own, heads, beamed != null));
+        Stems.Stem drawn = stem;
+        note.tuplet().ifPresent(t -> tuplet(t, x, width, drawn, heads, beamed != null));
     }
 
-    private void heads(Note note, NoteSign sign, double x, boolean up) {
+    /** Accidentals of added heads that the key does not have; the left edge with them. */
+    private double companyAccidentals(Note note, int own, Columns.Column column, double left) {
+        double edge = left;
+        for (Pitch pitch : note.pitches().subList(own, note.pitches().size())) {
+            if (column.key().alterOf(pitch.step()) != pitch.alter()) {
+                String sign = Columns.accidental(pitch.alter());
+                double at = left - 0.2 - MusicFont.width(sign);
+                shapes.add(MusicFont.glyph(sign, at, Heads.y(pitch), 1, Ink.COMPANY));
+                edge = Math.min(edge, at);
+            }
+        }
+        return edge;
+    }
+
+    /** Strokes through the stem, for notes struck several times. */
+    private void tremolo(Notation ornament, Stems.Stem stem, Heads heads) {
+        for (String decoration : ornament.decorations()) {
+            if (decoration.matches("/{1,3}")) {
+                String glyph = "tremolo" + decoration.length();
+                double from = stem.up() ? heads.top() : heads.bottom();
+                double middle = (from + stem.end()) / 2;
+                shapes.add(MusicFont.glyph(glyph, stem.x(), middle, 0.9, Ink.TONGUE));
+            }
+        }
+    }
+
+    private void heads(Note note, int own, NoteSign sign, double x, boolean up) {
         double width = MusicFont.width(sign.head());
         List<Pitch> sorted = note.pitches().stream().sorted().toList();
         int before = Integer.MIN_VALUE;
@@ -166,7 +212,8 @@ final class Stave {
         for (Pitch pitch : sorted) {
             shifted = pitch.diatonic() - before == 1 && !shifted;
             double at = shifted ? x + (up ? width - 0.12 : 0.12 - width) : x;
-            shapes.add(MusicFont.glyph(sign.head(), at, Heads.y(pitch), 1, Ink.MUSIC));
+            Ink ink = note.pitches().indexOf(pitch) < own ? Ink.MUSIC : Ink.COMPANY;
+            shapes.add(MusicFont.glyph(sign.head(), at, Heads.y(pitch), 1, ink));
             before = pitch.diatonic();
         }
     }

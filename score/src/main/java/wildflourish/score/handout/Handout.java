@@ -52,7 +52,7 @@ public final class Handout {
         this.aids = aids;
         this.minding = minding;
         this.arrangement = arrangement;
-        this.situation = arrangement.situation();
+        this.situation = arrangement.situation(rung);
         this.rung = rung;
         this.flow = new Flow("%s · %s · %s".formatted(
                 arrangement.tune().title(), arrangement.ladder().rung(rung).name(), arrangement.instrument().name()));
@@ -145,7 +145,8 @@ public final class Handout {
         Map<Ornament, Use> uses = new LinkedHashMap<>();
         setting.byNote().forEach((note, ids) -> {
             List<Ornament> stack = setting.ornaments(note, situation.vocabulary());
-            Verdict verdict = Playability.of(situation, note, stack, arrangement.tempo(), arrangement.speeds());
+            Verdict verdict = Playability.of(situation, note, stack,
+                    n -> setting.ornaments(n, situation.vocabulary()), arrangement.tempo(), arrangement.speeds());
             if (Gestures.make(situation, note, stack) instanceof Making.Made made) {
                 for (Ornament ornament : stack) {
                     Use before = uses.get(ornament);

@@ -17,6 +17,7 @@ final class PrintInks {
             case ROLL -> 0x9a3412;
             case GLIDE -> 0x2f6b1f;
             case TONGUE -> 0x6b2f8a;
+            case COMPANY -> 0x7d5200;
             case BREATH -> 0x0b6a72;
             case MISSING -> 0xa01830;
             case PAPER -> 0xffffff;

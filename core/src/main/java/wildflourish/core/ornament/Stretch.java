@@ -1,0 +1,94 @@
+package wildflourish.core.ornament;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.tune.Ratio;
+
+/**
+ * A stretch of written time and what has to go into it. A gesture fits while every stretch holds its parts; the fastest
+ * tempo at which it does follows by division.
+ *
+ * @param length written time, as a ratio of a whole note; positive
+ * @param floor milliseconds below which its parts cannot be done
+ * @param comfort milliseconds that its parts take at comfortable length
+ */
+record Stretch(Ratio length, int floor, int comfort) {
+
+    /** The stretches of a gesture by itself, those it borrows from the note before apart. */
+    static List<Stretch> of(Gesture gesture, Speeds speeds) {
+        List<Stretch> all = new ArrayList<>();
+        int alongFloor = 0;
+        int alongComfort = 0;
+        Ratio whole = Ratio.ZERO;
+        for (int i = 0; i < gesture.pulses().size(); i++) {
+            Gesture.Pulse pulse = gesture.pulses().get(i);
+            whole = whole.plus(pulse.length());
+            Stretch own = of(pulse.length(), pulse.parts(), speeds);
+            if (i == 0) {
+                // The tongue acts while the fingers do: the longer of the two counts, not their sum.
+                for (Gesture.Part part : gesture.along()) {
+                    if (part.move().isStart()) {
+                        own = new Stretch(own.length, Math.max(own.floor, speeds.of(part.move()).floor()),
+                                Math.max(own.comfort, speeds.of(part.move()).comfortable()));
+                    }
+                }
+            }
+            all.add(own);
+        }
+        for (Gesture.Part part : gesture.along()) {
+            if (part.move().runsAlong()) {
+                alongFloor = Math.max(alongFloor, speeds.of(part.move()).floor());
+                alongComfort = Math.max(alongComfort, speeds.of(part.move()).comfortable());
+            }
+        }
+        if (alongFloor > 0) {
+            all.add(new Stretch(whole, alongFloor, alongComfort));
+        }
+        return all;
+    }
+
+    private static Stretch of(Ratio length, List<Gesture.Part> parts, Speeds speeds) {
+        int floor = 0;
+        int comfort = 0;
+        for (Gesture.Part part : parts) {
+            Speeds.Span span = speeds.of(part.move());
+            floor += span.floor();
+            comfort += span.comfortable();
+        }
+        return new Stretch(length, floor, comfort);
+    }
+
+    /**
+     * What two neighbouring gestures ask of the end of the first: room for parts that the second takes before its beat,
+     * and time for a finger that both use.
+     */
+    static List<Stretch> between(Gesture first, Gesture second, Speeds speeds) {
+        List<Stretch> all = new ArrayList<>();
+        Gesture.Pulse last = first.pulses().getLast();
+        if (!second.lead().isEmpty()) {
+            List<Gesture.Part> both = new ArrayList<>(last.parts());
+            both.addAll(second.lead());
+            all.add(of(last.length(), both, speeds));
+        }
+        Optional<Gesture.Part> end = first.lastMoving();
+        if (end.isPresent() && second.first().move().isBlip() && !second.first().ornament().isEmpty()
+                && end.get().means().isSameFingerAs(second.first().means())) {
+            Ratio since = Ratio.ZERO;
+            for (int p = first.pulses().size() - 1; p >= 0; p--) {
+                since = since.plus(first.pulses().get(p).length());
+                if (first.pulses().get(p).parts().contains(end.get())) {
+                    break;
+                }
+            }
+            all.add(new Stretch(since, speeds.again().floor(), speeds.again().comfortable()));
+        }
+        return all;
+    }
+
+    /** What of the first stands in the way of the second at any tempo: two clicks on the same instant. */
+    static Optional<String> clash(Gesture first, Gesture second) {
+        boolean clicks = first.last().move().isBlip() && second.first().move().isBlip();
+        return clicks ? Optional.of(first.last().ornament()) : Optional.empty();
+    }
+}
