@@ -1,5 +1,9 @@
 package wildflourish.core.setting;
 
+import java.util.Collections;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Situation;
@@ -13,14 +17,20 @@ import wildflourish.core.tune.Tune;
  * A tune with its ladder for one instrument, level and tempo: what a teacher works on.
  *
  * @param tune the plain tune, without the signs of its ornaments
+ * @param elsewhere its ladders on other instruments, by the instrument's id
  */
 public record Arrangement(
-        Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school, Choices choices, Ladder ladder) {
+        Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school, Choices choices, Ladder ladder,
+        Map<String, Ladder> elsewhere) {
 
-    /** An arrangement in which no place has been chosen by hand. */
+    public Arrangement {
+        elsewhere = Collections.unmodifiableMap(new TreeMap<>(elsewhere));
+    }
+
+    /** An arrangement in which no place has been chosen by hand, for one instrument alone. */
     public Arrangement(
             Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school, Ladder ladder) {
-        this(tune, instrument, tempo, speeds, school, Choices.NONE, ladder);
+        this(tune, instrument, tempo, speeds, school, Choices.NONE, ladder, Map.of());
     }
 
     /** The tune in the hands of this instrument. */
@@ -35,28 +45,50 @@ public record Arrangement(
     }
 
     public Arrangement with(Ladder other) {
-        return new Arrangement(tune, instrument, tempo, speeds, school, choices, other);
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, other, elsewhere);
     }
 
     public Arrangement with(Tempo other) {
-        return new Arrangement(tune, instrument, other, speeds, school, choices, ladder);
+        return new Arrangement(tune, instrument, other, speeds, school, choices, ladder, elsewhere);
     }
 
     public Arrangement with(Speeds other) {
-        return new Arrangement(tune, instrument, tempo, other, school, choices, ladder);
+        return new Arrangement(tune, instrument, tempo, other, school, choices, ladder, elsewhere);
     }
 
     public Arrangement with(School other) {
-        return new Arrangement(tune, instrument, tempo, speeds, other, choices, ladder);
+        return new Arrangement(tune, instrument, tempo, speeds, other, choices, ladder, elsewhere);
     }
 
     /** With the places chosen otherwise. */
     public Arrangement with(Choices other) {
-        return new Arrangement(tune, instrument, tempo, speeds, school, other, ladder);
+        return new Arrangement(tune, instrument, tempo, speeds, school, other, ladder, elsewhere);
     }
 
-    /** On another instrument; its ornaments stay where they were placed. */
+    /** On the same instrument as it is now, after its chart or its capo has changed. */
     public Arrangement with(Instrument other) {
-        return new Arrangement(tune, other, tempo, speeds, school, choices, ladder);
+        return new Arrangement(tune, other, tempo, speeds, school, choices, ladder, elsewhere);
+    }
+
+    /** The ladder it has on an instrument, if it has been there. */
+    public Optional<Ladder> ladderOn(Instrument other) {
+        return other.id().equals(instrument.id()) ? Optional.of(ladder) : Optional.ofNullable(elsewhere.get(other.id()));
+    }
+
+    /** On another instrument with a ladder of its own; the ladder that it leaves is kept. */
+    public Arrangement on(Instrument other, Ladder its) {
+        Map<String, Ladder> kept = new TreeMap<>(elsewhere);
+        if (instrument.hasHands()) {
+            kept.put(instrument.id(), ladder);
+        }
+        kept.remove(other.id());
+        return new Arrangement(tune, other, tempo, speeds, school, choices, its, kept);
+    }
+
+    /** With a ladder kept for another instrument. */
+    public Arrangement keeping(String other, Ladder its) {
+        Map<String, Ladder> kept = new TreeMap<>(elsewhere);
+        kept.put(other, its);
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, ladder, kept);
     }
 }

@@ -38,10 +38,12 @@ import wildflourish.core.tune.TuneType;
  * I:flourish at whistle-d 12 hoo ooo gentle
  * I:flourish rung 0 bare
  * I:flourish place 12 cut from 2
+ * I:flourish elsewhere fiddle rung 0 bare
+ * I:flourish elsewhere fiddle place 12 treble from 4
  * I:flourish heads 12 1
  * I:flourish shown 2
  * </pre>
- * {@code speed} is a student's own floor and comfortable length in milliseconds where they differ from the level's;
+ * {@code elsewhere} has the rungs and placements of the ladders on other instruments; {@code speed} is a student's own floor and comfortable length in milliseconds where they differ from the level's;
  * {@code heads} says how many pitches of a note were added by its ornaments on the rung that is shown;
  * {@code place} names the note (counted from 0), the ornament, and the lowest rung that has it; {@code shown} is the rung
  * whose signs stand on the notes; {@code at} a place chosen by hand for a note on an instrument.
@@ -64,8 +66,8 @@ final class Instructions {
         Tempo tempo = TuneType.tempoOf(tune.head());
         Speeds speeds = Speeds.level("fluent");
         School school = School.USUAL;
-        TreeMap<Integer, String> names = new TreeMap<>();
-        List<Placed> placed = new ArrayList<>();
+        Rungs rungs = new Rungs();
+        Map<String, Rungs> elsewhere = new TreeMap<>();
         Choices choices = Choices.NONE;
         Map<Integer, Integer> heads = new TreeMap<>();
         int capo = 0;
@@ -84,13 +86,11 @@ final class Instructions {
                                 Optional.of(rest[1]));
                     }
                     case "school" -> school = school(line.value());
-                    case "rung" -> names.put(Integer.parseInt(words[2]), words[3]);
-                    case "place" -> {
-                        String[] rest = words[3].split("\\s+");
-                        placed.add(new Placed(Integer.parseInt(words[2]), rest[0], Integer.parseInt(rest[2]),
-                                line.number()));
-                    }
+                    case "rung", "place" -> rungs.take(
+                            new String[] {words[1], words[2], words[3]}, line.number());
                     case "speed" -> speeds = speed(speeds, words[2], words[3]);
+                    case "elsewhere" -> elsewhere.computeIfAbsent(Instruments.known(words[2]).id(), i -> new Rungs())
+                            .take(words[3].split("\\s+", 3), line.number());
                     case "heads" -> heads.put(Integer.parseInt(words[2]), Integer.parseInt(words[3]));
                     case "shown" -> shown = Integer.parseInt(words[2]);
                     default -> throw new IllegalArgumentException("'" + words[1] + "' is not known");
@@ -100,7 +100,7 @@ final class Instructions {
                         "remove the line, or write the tune out again");
             }
         }
-        if (names.isEmpty() || names.lastKey() != names.size() - 1 || names.size() > 50) {
+        if (!rungs.areNamed()) {
             findings.warning(lines.getFirst().number(), 1, "the ladder's rungs are not all named",
                     "the tune was read without its ladder");
             return Optional.empty();
@@ -108,7 +108,7 @@ final class Instructions {
         instrument = withCapo(instrument, capo, lines, findings);
         Tune read = Spelling.withoutHeads(tune, heads);
         Situation situation = Situation.of(Timeline.of(read), instrument, school, choices);
-        Ladder ladder = ladder(situation, names, placed, findings);
+        Ladder ladder = rungs.ladder(situation.vocabulary(), situation.tune().size(), findings);
         Tune plain = read;
         if (shown >= 0 && shown < ladder.size()) {
             List<Integer> missing = new ArrayList<>();
@@ -119,7 +119,15 @@ final class Instructions {
                         "they were kept as part of the plain tune");
             }
         }
-        return Optional.of(new Arrangement(plain, instrument, tempo, speeds, school, choices, ladder));
+        Arrangement arrangement = new Arrangement(
+                plain, instrument, tempo, speeds, school, choices, ladder, Map.of());
+        for (Map.Entry<String, Rungs> other : elsewhere.entrySet()) {
+            if (other.getValue().areNamed()) {
+                arrangement = arrangement.keeping(other.getKey(), other.getValue().ladder(
+                        Vocabulary.of(Instruments.known(other.getKey())), situation.tune().size(), findings));
+            }
+        }
+        return Optional.of(arrangement);
     }
 
     private static Instrument withCapo(Instrument instrument, int capo, List<AbcLine> lines, Findings findings) {
@@ -147,28 +155,58 @@ final class Instructions {
         return school;
     }
 
-    private static Ladder ladder(
-            Situation situation, TreeMap<Integer, String> names, List<Placed> placed, Findings findings) {
-        Vocabulary vocabulary = situation.vocabulary();
-        List<Setting> settings = new ArrayList<>();
-        names.values().forEach(n -> settings.add(Setting.BARE));
-        for (Placed one : placed) {
-            boolean known = vocabulary.byId(one.ornament()).isPresent() || Vocabulary.isAnywhere(one.ornament());
-            if (!known || one.note() < 0 || one.note() >= situation.tune().size()
-                    || one.rung() < 0 || one.rung() >= settings.size()) {
-                findings.warning(one.line(), 1, "there is no place for '%s' on note %d".formatted(
-                        one.ornament(), one.note()), "the placement was left out");
-                continue;
-            }
-            for (int r = one.rung(); r < settings.size(); r++) {
-                settings.set(r, settings.get(r).with(one.note(), one.ornament()));
+    /** The rungs of one ladder as they are read. */
+    private static final class Rungs {
+
+        private final TreeMap<Integer, String> names = new TreeMap<>();
+        private final List<Placed> placed = new ArrayList<>();
+
+        /** Takes in {@code rung 0 bare} or {@code place 12 cut from 2}, in three words. */
+        void take(String[] words, int line) {
+            if (words[0].equals("rung")) {
+                names.put(Integer.parseInt(words[1]), words[2]);
+            } else if (words[0].equals("place")) {
+                String[] rest = words[2].split("\\s+");
+                placed.add(new Placed(Integer.parseInt(words[1]), rest[0], Integer.parseInt(rest[2]), line));
+            } else {
+                throw new IllegalArgumentException("'" + words[0] + "' is not known");
             }
         }
-        List<Rung> rungs = new ArrayList<>();
-        for (int r = 0; r < settings.size(); r++) {
-            rungs.add(new Rung(names.get(r), settings.get(r)));
+
+        boolean areNamed() {
+            return !names.isEmpty() && names.firstKey() == 0 && names.lastKey() == names.size() - 1 && names.size() <= 50;
         }
-        return new Ladder(rungs);
+
+        Ladder ladder(Vocabulary vocabulary, int notes, Findings findings) {
+            List<Setting> settings = new ArrayList<>();
+            names.values().forEach(n -> settings.add(Setting.BARE));
+            for (Placed one : placed) {
+                boolean known = vocabulary.byId(one.ornament()).isPresent() || Vocabulary.isAnywhere(one.ornament());
+                if (!known || one.note() < 0 || one.note() >= notes || one.rung() < 0 || one.rung() >= settings.size()) {
+                    findings.warning(one.line(), 1, "there is no place for '%s' on note %d".formatted(
+                            one.ornament(), one.note()), "the placement was left out");
+                    continue;
+                }
+                for (int r = one.rung(); r < settings.size(); r++) {
+                    settings.set(r, settings.get(r).with(one.note(), one.ornament()));
+                }
+            }
+            List<Rung> rungs = new ArrayList<>();
+            for (int r = 0; r < settings.size(); r++) {
+                rungs.add(new Rung(names.get(r), settings.get(r)));
+            }
+            return new Ladder(rungs);
+        }
+
+        static List<String> lines(Ladder ladder) {
+            List<String> lines = new ArrayList<>();
+            for (int r = 0; r < ladder.size(); r++) {
+                lines.add("rung " + r + " " + ladder.rung(r).name());
+            }
+            ladder.setting(ladder.size() - 1).byNote().forEach((note, ids) -> ids.forEach(id ->
+                    lines.add("place " + note + " " + id + " from " + ladder.lowestWith(note, id))));
+            return lines;
+        }
     }
 
     /** The instruction fields of an arrangement, one a line. */
@@ -196,11 +234,9 @@ final class Instructions {
         arrangement.choices().here().forEach((instrument, places) -> places.forEach((note, place) ->
                 lines.add("at " + instrument + " " + note + " " + place)));
         Ladder ladder = arrangement.ladder();
-        for (int r = 0; r < ladder.size(); r++) {
-            lines.add("rung " + r + " " + ladder.rung(r).name());
-        }
-        ladder.setting(ladder.size() - 1).byNote().forEach((note, ids) -> ids.forEach(id ->
-                lines.add("place " + note + " " + id + " from " + ladder.lowestWith(note, id))));
+        lines.addAll(Rungs.lines(ladder));
+        arrangement.elsewhere().forEach((instrument, other) ->
+                Rungs.lines(other).forEach(l -> lines.add("elsewhere " + instrument + " " + l)));
         List<Notation> signs = Spelling.signs(arrangement.situation(), ladder.setting(shown));
         for (int note = 0; note < signs.size(); note++) {
             if (!signs.get(note).heads().isEmpty()) {

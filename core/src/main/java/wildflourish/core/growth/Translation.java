@@ -1,0 +1,389 @@
+package wildflourish.core.growth;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.Equivalents;
+import wildflourish.core.ornament.Gesture;
+import wildflourish.core.ornament.Gestures;
+import wildflourish.core.ornament.Making;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Playability;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.ornament.Speeds;
+import wildflourish.core.ornament.Vocabulary;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Ladder;
+import wildflourish.core.setting.Rung;
+import wildflourish.core.setting.Setting;
+import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.Timeline;
+
+/**
+ * The same musical ideas on another instrument, each by its own means, and nothing that the hands cannot do.
+ *
+ * <p>Exact: among all ways to answer every placement by one of its equivalents or by nothing, such that on no rung a note is
+ * blocked by itself or by its neighbours, the one that stays nearest to what was meant. Notes choose freely but for their
+ * neighbours, so a shortest path over the notes finds it.
+ *
+ * @param ladder the rungs with the names they had
+ * @param steps one for each placement, in the order of the notes
+ */
+public record Translation(Ladder ladder, List<Step> steps) {
+
+    /** What becomes of one placement. */
+    public enum Kind {
+        /** The same ornament. */
+        SAME,
+        /** The same idea by the instrument's own means. */
+        OWN_MEANS,
+        /** Something simpler or farther off. */
+        CHANGED,
+        /** Nothing. */
+        LEFT_OUT
+    }
+
+    /**
+     * One placement and what it became.
+     *
+     * @param bar printed number of the bar
+     * @param rung the lowest rung on which it stands
+     * @param to empty when it was left out
+     * @param why as a sentence without its full stop
+     */
+    public record Step(int bar, int note, int rung, Ornament from, Optional<Ornament> to, Kind kind, String why) {}
+
+    /** What a placement answered by its nth equivalent is worth, in the units of the search; nothing is worth 0. */
+    private static final int WORTH = 100;
+    private static final int FARTHER = 9;
+    private static final int TIGHT = 25;
+
+    public Translation {
+        steps = List.copyOf(steps);
+    }
+
+    /** How many placements became what is named. */
+    public long count(Kind kind) {
+        return steps.stream().filter(s -> s.kind() == kind).count();
+    }
+
+    /** Carries an arrangement's ladder over to an instrument, at its tempo, for its student. */
+    public static Translation of(Arrangement from, Instrument to) {
+        if (from.instrument().equals(to)) {
+            return same(from);
+        }
+        Timeline tune = Timeline.of(from.tune());
+        return of(from, Situation.of(tune, to, from.school(), from.choices()));
+    }
+
+    /** As {@link #of(Arrangement, Instrument)}, for a situation of the same tune that is at hand already. */
+    public static Translation of(Arrangement from, Situation to) {
+        return new Search(from, to).translation();
+    }
+
+    private static Translation same(Arrangement from) {
+        List<Step> steps = new ArrayList<>();
+        Timeline tune = Timeline.of(from.tune());
+        Vocabulary vocabulary = Vocabulary.of(from.instrument());
+        Setting full = from.ladder().setting(from.ladder().size() - 1);
+        full.byNote().forEach((note, ids) -> ids.forEach(id -> vocabulary.byId(id).ifPresent(o -> steps.add(new Step(
+                tune.note(note).barNumber(), note, from.ladder().lowestWith(note, id), o, Optional.of(o), Kind.SAME,
+                "the same instrument")))));
+        return new Translation(from.ladder(), steps);
+    }
+
+    /** A placement of the ladder, from its lowest rung up. */
+    private record Placed(Ornament ornament, int rung, List<Ornament> choices) {}
+
+    /**
+     * One way to answer all placements of a note.
+     *
+     * @param chosen one for each placement; null for nothing
+     * @param gestures one for each rung
+     */
+    private record Answer(Ornament[] chosen, Gesture[] gestures, int worth) {}
+
+    private static final class Search {
+
+        private final Arrangement from;
+        private final Situation to;
+        private final Ladder ladder;
+        private final Tempo tempo;
+        private final Speeds speeds;
+        private final List<Integer> notes;
+        private final List<List<Placed>> placed = new ArrayList<>();
+
+        Search(Arrangement from, Situation to) {
+            this.from = from;
+            this.to = to;
+            this.ladder = from.ladder();
+            this.tempo = from.tempo();
+            this.speeds = from.speeds();
+            Setting full = ladder.setting(ladder.size() - 1);
+            this.notes = full.byNote().keySet().stream().filter(n -> n < to.tune().size()).toList();
+            Vocabulary vocabulary = Vocabulary.of(from.instrument());
+            for (int note : notes) {
+                List<Placed> here = new ArrayList<>();
+                for (Ornament ornament : full.ornaments(note, vocabulary)) {
+                    here.add(new Placed(ornament, ladder.lowestWith(note, ornament.id()), choices(ornament)));
+                }
+                placed.add(here);
+            }
+        }
+
+        private List<Ornament> choices(Ornament ornament) {
+            return from.instrument().family() == to.instrument().family()
+                    && to.vocabulary().byId(ornament.id()).isPresent()
+                    ? withEasier(to.vocabulary().known(ornament.id()))
+                    : Equivalents.of(ornament, from.instrument().family(), to.vocabulary(), to.instrument().family());
+        }
+
+        private List<Ornament> withEasier(Ornament ornament) {
+            List<Ornament> all = new ArrayList<>(List.of(ornament));
+            Equivalents.of(ornament, from.instrument().family(), to.vocabulary(), to.instrument().family()).stream()
+                    .filter(o -> !all.contains(o)).forEach(all::add);
+            return all;
+        }
+
+        Translation translation() {
+            List<Answer> chosen = new ArrayList<>();
+            for (int i = 0; i < notes.size(); i++) {
+                chosen.add(best(i));
+            }
+            for (int i = 0; i + 1 < notes.size(); i++) {
+                if (meets(i, chosen.get(i), chosen.get(i + 1))) {
+                    i = resolve(i, i + 1, chosen);
+                }
+            }
+            return settle(chosen);
+        }
+
+        /** Whether two neighbouring notes' answers stand in each other's way. */
+        private boolean meets(int i, Answer first, Answer second) {
+            return notes.get(i + 1) == notes.get(i) + 1 && !follow(first, second);
+        }
+
+        private boolean follow(Answer first, Answer second) {
+            for (int r = 0; r < first.gestures().length; r++) {
+                if (first.gestures()[r] != null && second.gestures()[r] != null && Playability.together(
+                        first.gestures()[r], second.gestures()[r], tempo, speeds) == Playability.Fit.BLOCKED) {
+                    return false;
+                }
+            }
+            return true;
+        }
+
+        /** The worthiest answer of a note by itself. */
+        private Answer best(int i) {
+            List<int[]> picks = picks(i);
+            for (int[] pick : picks) {
+                Optional<Answer> answer = answer(i, pick);
+                if (answer.isPresent() && answer.get().worth() == worth(pick)) {
+                    return answer.get();
+                }
+                if (answer.isPresent()) {
+                    // Something in it is only tight: a later pick may be worth more.
+                    return picks.stream().map(p -> answer(i, p)).flatMap(Optional::stream)
+                            .max(Comparator.comparingInt(Answer::worth)).orElseThrow();
+                }
+            }
+            throw new IllegalStateException("nothing at all is always an answer");
+        }
+
+        /** Every way to pick a choice for each placement, the worthiest first; −1 is nothing. */
+        private List<int[]> picks(int i) {
+            List<int[]> all = new ArrayList<>();
+            all.add(new int[0]);
+            for (Placed one : placed.get(i)) {
+                List<int[]> more = new ArrayList<>();
+                for (int[] before : all) {
+                    for (int c = 0; c <= one.choices().size(); c++) {
+                        int[] pick = Arrays.copyOf(before, before.length + 1);
+                        pick[before.length] = c == one.choices().size() ? -1 : c;
+                        more.add(pick);
+                    }
+                }
+                all = more;
+            }
+            all.sort(Comparator.comparingInt((int[] p) -> -worth(p)));
+            return all;
+        }
+
+        private static int worth(int[] pick) {
+            int worth = 0;
+            for (int choice : pick) {
+                worth += choice < 0 ? 0 : Math.max(1, WORTH - choice * FARTHER);
+            }
+            return worth;
+        }
+
+        /** The answer that a pick gives, if the hands can do it on every rung. */
+        private Optional<Answer> answer(int i, int[] pick) {
+            List<Placed> here = placed.get(i);
+            Ornament[] chosen = new Ornament[pick.length];
+            Set<String> ids = new HashSet<>();
+            for (int p = 0; p < pick.length; p++) {
+                chosen[p] = pick[p] < 0 ? null : here.get(p).choices().get(pick[p]);
+                if (chosen[p] != null && !ids.add(chosen[p].id())) {
+                    return Optional.empty();
+                }
+            }
+            Gesture[] gestures = new Gesture[ladder.size()];
+            int worth = worth(pick);
+            boolean tight = false;
+            List<Ornament> before = List.of();
+            for (int r = 0; r < gestures.length; r++) {
+                List<Ornament> stack = new ArrayList<>();
+                for (int p = 0; p < chosen.length; p++) {
+                    if (chosen[p] != null && here.get(p).rung() <= r) {
+                        stack.add(chosen[p]);
+                    }
+                }
+                if (stack.equals(before)) {
+                    gestures[r] = r == 0 ? null : gestures[r - 1];
+                    continue;
+                }
+                if (!(Gestures.make(to, notes.get(i), stack) instanceof Making.Made(var gesture))) {
+                    return Optional.empty();
+                }
+                Playability.Fit fit = Playability.fit(to, gesture, tempo, speeds);
+                if (fit == Playability.Fit.BLOCKED) {
+                    return Optional.empty();
+                }
+                tight |= fit == Playability.Fit.TIGHT;
+                gestures[r] = gesture;
+                before = stack;
+            }
+            return Optional.of(new Answer(chosen, gestures, worth - (tight ? TIGHT : 0)));
+        }
+
+        /**
+         * Chooses anew for all notes that follow one another without a gap around some that get in each other's way: exact,
+         * by dynamic programming.
+         */
+        private int resolve(int start, int end, List<Answer> chosen) {
+            int first = start;
+            while (first > 0 && notes.get(first - 1) == notes.get(first) - 1) {
+                first--;
+            }
+            int last = end;
+            while (last + 1 < notes.size() && notes.get(last + 1) == notes.get(last) + 1) {
+                last++;
+            }
+            List<List<Answer>> options = new ArrayList<>();
+            for (int i = first; i <= last; i++) {
+                int here = i;
+                options.add(picks(i).stream().map(p -> answer(here, p)).flatMap(Optional::stream).toList());
+            }
+            long[] value = options.getFirst().stream().mapToLong(Answer::worth).toArray();
+            List<int[]> came = new ArrayList<>();
+            for (int s = 1; s < options.size(); s++) {
+                List<Answer> here = options.get(s);
+                long[] next = new long[here.size()];
+                int[] from = new int[here.size()];
+                Arrays.fill(next, Long.MIN_VALUE);
+                for (int o = 0; o < here.size(); o++) {
+                    for (int b = 0; b < value.length; b++) {
+                        if (value[b] > Long.MIN_VALUE && value[b] + here.get(o).worth() > next[o]
+                                && follow(options.get(s - 1).get(b), here.get(o))) {
+                            next[o] = value[b] + here.get(o).worth();
+                            from[o] = b;
+                        }
+                    }
+                }
+                came.add(from);
+                value = next;
+            }
+            int at = 0;
+            for (int o = 1; o < value.length; o++) {
+                at = value[o] > value[at] ? o : at;
+            }
+            for (int s = options.size() - 1; s >= 0; s--) {
+                chosen.set(first + s, options.get(s).get(at));
+                at = s > 0 ? came.get(s - 1)[at] : 0;
+            }
+            return last;
+        }
+
+        /** Builds the ladder, and takes out what a plan made for all of it together would still block. */
+        private Translation settle(List<Answer> chosen) {
+            Set<List<Object>> out = new HashSet<>();
+            Ladder made = ladder(chosen, out);
+            for (int r = 0; r < made.size(); r++) {
+                Setting setting = made.setting(r);
+                for (Check check : Check.all(to, setting, tempo, speeds)) {
+                    if (check.verdict().isBlocked()) {
+                        out.add(List.of(check.note(), check.ornament().id()));
+                    }
+                }
+                made = out.isEmpty() ? made : ladder(chosen, out);
+            }
+            return new Translation(made, steps(chosen, out));
+        }
+
+        private Ladder ladder(List<Answer> chosen, Set<List<Object>> out) {
+            List<Rung> rungs = new ArrayList<>();
+            for (int r = 0; r < ladder.size(); r++) {
+                java.util.SortedMap<Integer, List<String>> byNote = new java.util.TreeMap<>();
+                for (int i = 0; i < notes.size(); i++) {
+                    Set<String> ids = new TreeSet<>();
+                    for (int p = 0; p < chosen.get(i).chosen().length; p++) {
+                        Ornament ornament = chosen.get(i).chosen()[p];
+                        if (ornament != null && placed.get(i).get(p).rung() <= r
+                                && !out.contains(List.<Object>of(notes.get(i), ornament.id()))) {
+                            ids.add(ornament.id());
+                        }
+                    }
+                    byNote.put(notes.get(i), List.copyOf(ids));
+                }
+                rungs.add(new Rung(ladder.rung(r).name(), new Setting(byNote)));
+            }
+            return new Ladder(rungs);
+        }
+
+        private List<Step> steps(List<Answer> chosen, Set<List<Object>> out) {
+            List<Step> steps = new ArrayList<>();
+            for (int i = 0; i < notes.size(); i++) {
+                int note = notes.get(i);
+                for (int p = 0; p < placed.get(i).size(); p++) {
+                    Placed one = placed.get(i).get(p);
+                    Optional<Ornament> answer = Optional.ofNullable(chosen.get(i).chosen()[p])
+                            .filter(o -> !out.contains(List.<Object>of(note, o.id())));
+                    boolean nearest = answer.isPresent() && answer.get().equals(one.choices().getFirst());
+                    boolean same = answer.isPresent() && answer.get().id().equals(one.ornament().id())
+                            && answer.get().name().equals(one.ornament().name());
+                    Kind kind = answer.isEmpty() ? Kind.LEFT_OUT : same ? Kind.SAME : nearest ? Kind.OWN_MEANS : Kind.CHANGED;
+                    steps.add(new Step(to.tune().note(note).barNumber(), note, one.rung(), one.ornament(), answer, kind,
+                            why(note, one, kind)));
+                }
+            }
+            return steps;
+        }
+
+        private String why(int note, Placed one, Kind kind) {
+            return switch (kind) {
+                case SAME -> "it lies under these hands too";
+                case OWN_MEANS -> "the same idea by the %s's own means".formatted(to.instrument().name());
+                case CHANGED, LEFT_OUT -> obstacle(note, one);
+            };
+        }
+
+        /** What stands in the way of the nearest equivalent. */
+        private String obstacle(int note, Placed one) {
+            if (one.choices().isEmpty()) {
+                return "the %s has nothing that says this".formatted(to.instrument().name());
+            }
+            Ornament nearest = one.choices().getFirst();
+            var verdict = Playability.of(to, note, List.of(nearest), tempo, speeds);
+            return verdict.isBlocked() ? "%s: %s".formatted(nearest.name(), verdict.inWords())
+                    : "%s: %s".formatted(nearest.name(), verdict instanceof wildflourish.core.ornament.Verdict.Clean
+                            ? "not beside what else stands here" : verdict.inWords());
+        }
+    }
+}
