@@ -37,7 +37,7 @@ import wildflourish.app.work.Places;
 public final class DeskView extends BorderPane {
 
     private static final String TRELLIS_HINTS =
-            "← → note    ↑ ↓ rung    letter: place or lift    + – tempo    Ctrl+Z undo    1–9 other place    Ctrl+I instrument";
+            "← → note    ↑ ↓ rung    letter: place or lift    Ctrl+↑ ↓ look at    , simpler    + – tempo    Ctrl+Z undo    Ctrl+I instrument";
     private static final String SHELF_HINTS = "↑ ↓ tune    Enter: open    Ctrl+O bring in    Ctrl+2 trellis";
 
     private static final String CHART_HINTS = "↑ ↓ note    Enter: take a change    Ctrl+Z undo    Ctrl+P print the chart";
@@ -259,8 +259,10 @@ public final class DeskView extends BorderPane {
         accelerator(scene, KeyCode.DIGIT3, model::openChart);
         accelerator(scene, KeyCode.I, () -> onTrellis(t -> trellis.chooseInstrument()));
         accelerator(scene, KeyCode.H, () -> onTrellis(t -> t.places().keepHabit()));
-        accelerator(scene, KeyCode.G, () -> onTrellis(TrellisModel::grow));
-        accelerator(scene, KeyCode.T, () -> onTrellis(TrellisModel::prune));
+        accelerator(scene, KeyCode.G, () -> onTrellis(t -> t.ornaments().grow()));
+        accelerator(scene, KeyCode.T, () -> onTrellis(t -> t.ornaments().prune()));
+        accelerator(scene, KeyCode.R, () -> onTrellis(t -> t.ornaments().spread()));
+        accelerator(scene, KeyCode.U, () -> onTrellis(t -> trellis.togglePlayer()));
         accelerator(scene, KeyCode.Z, () -> {
             if (model.screen().get() == DeskModel.Screen.CHART) {
                 model.chart().undo();
@@ -303,11 +305,24 @@ public final class DeskView extends BorderPane {
         switch (e.getCode()) {
             case LEFT -> step(e, bars, -1);
             case RIGHT -> step(e, bars, 1);
-            case UP -> trellisModel.stepRung(1);
-            case DOWN -> trellisModel.stepRung(-1);
+            case UP -> {
+                if (e.isShortcutDown()) {
+                    trellisModel.ornaments().lookOn(-1);
+                } else {
+                    trellisModel.stepRung(1);
+                }
+            }
+            case DOWN -> {
+                if (e.isShortcutDown()) {
+                    trellisModel.ornaments().lookOn(1);
+                } else {
+                    trellisModel.stepRung(-1);
+                }
+            }
+            case ENTER -> trellisModel.ornaments().toggleInSight();
             case HOME -> trellisModel.select(trellisModel.rung(), 0);
             case END -> trellisModel.select(trellisModel.rung(), Integer.MAX_VALUE);
-            case DELETE, BACK_SPACE -> trellisModel.clearNote();
+            case DELETE, BACK_SPACE -> trellisModel.ornaments().clearNote();
             default -> {
                 return;
             }
@@ -330,14 +345,16 @@ public final class DeskView extends BorderPane {
         }
         char key = e.getCharacter().charAt(0);
         if (key == '+' || key == '=') {
-            model.trellis().stepTempo(4);
+            model.trellis().player().stepTempo(4);
         } else if (key == '-') {
-            model.trellis().stepTempo(-4);
+            model.trellis().player().stepTempo(-4);
+        } else if (key == ',') {
+            model.trellis().ornaments().simplify();
         } else if (key == '0') {
             model.trellis().places().release();
         } else if (key >= '1' && key <= '9') {
             model.trellis().places().takeOther(key - '1');
-        } else if (!model.trellis().toggleByKey(key)) {
+        } else if (!model.trellis().ornaments().toggleByKey(key)) {
             return;
         }
         e.consume();

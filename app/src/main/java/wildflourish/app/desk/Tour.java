@@ -11,6 +11,7 @@ import javafx.scene.image.WritableImage;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import wildflourish.app.paint.Palette;
+import wildflourish.app.trellis.TrellisModel;
 
 /** Walks the main views without a display and writes a picture of each. */
 final class Tour {
@@ -26,29 +27,37 @@ final class Tour {
         this.model = model;
         this.view = view;
         this.plan = plan;
+        TrellisModel trellis = model.trellis();
         stops.add(new Stop("trellis", () -> model.screen().set(DeskModel.Screen.TRELLIS)));
-        stops.add(new Stop("note-in-hand", () -> {
-            model.trellis().select(5, 45);
-        }));
+        stops.add(new Stop("note-in-hand", () -> trellis.select(5, 45)));
         stops.add(new Stop("trellis-dark", () -> {
-            model.trellis().select(4, 19);
+            trellis.select(4, 19);
             model.palette().set(Palette.DARK);
         }));
         stops.add(new Stop("fiddle", () -> {
             model.palette().set(Palette.LIGHT);
-            model.trellis().setInstrument("fiddle");
-            model.trellis().select(0, 12);
+            on("fiddle", 5, 56);
         }));
-        stops.add(new Stop("melodeon", () -> {
-            model.trellis().setInstrument("melodeon-dg");
-            model.trellis().select(0, 9);
+        stops.add(new Stop("concertina", () -> on("anglo-cg", 5, 56)));
+        stops.add(new Stop("banjo", () -> on("tenor-banjo", 5, 56)));
+        stops.add(new Stop("pipes", () -> on("pipes-bellows-d", 5, 56)));
+        stops.add(new Stop("melodeon", () -> on("melodeon-dg", 4, 9)));
+        stops.add(new Stop("player", () -> view.trellis().togglePlayer()));
+        stops.add(new Stop("chart", () -> {
+            view.trellis().togglePlayer();
+            model.openChart();
         }));
-        stops.add(new Stop("chart", model::openChart));
         stops.add(new Stop("shelf", () -> {
-            model.trellis().undo();
-            model.trellis().undo();
+            while (trellis.state().get().canUndo()) {
+                trellis.undo();
+            }
             model.screen().set(DeskModel.Screen.SHELF);
         }));
+    }
+
+    private void on(String instrument, int rung, int note) {
+        model.trellis().player().setInstrument(instrument);
+        model.trellis().select(rung, note);
     }
 
     void start() {

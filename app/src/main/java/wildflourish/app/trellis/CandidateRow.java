@@ -1,8 +1,12 @@
 package wildflourish.app.trellis;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Orientation;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContentDisplay;
@@ -26,28 +30,35 @@ import wildflourish.score.engrave.OrnamentMark;
 /** One ornament that the note in hand can take: its key, mark, verdict, time wanted against time there is, and limit. */
 final class CandidateRow extends Button {
 
-    private static final double TRACK = 84;
+    private static final double TRACK = 72;
     private static final String CROSS = "M1 0 L5 4 L9 0 L10 1 L6 5 L10 9 L9 10 L5 6 L1 10 L0 9 L4 5 L0 1 Z";
 
-    private final Ornament ornament;
-    private final Canvas mark = new Canvas(30, 18);
+    private final Canvas mark = new Canvas(38, 18);
     private final Label name = new Label();
     private final Label verdict = new Label();
     private final SVGPath sign = new SVGPath();
     private final Label reason = new Label();
+    private final Label numbers = new Label();
+    private final HBox time;
     private final Pane track = new Pane();
     private final Rectangle wanted = new Rectangle(0, 6);
     private final Rectangle end = new Rectangle(2, 12);
     private final VBox box;
 
     CandidateRow(Ornament ornament, TrellisModel model) {
-        this.ornament = ornament;
         setId("ornament-" + ornament.id());
         getStyleClass().setAll("candidate");
         setMaxWidth(Double.MAX_VALUE);
         setFocusTraversable(true);
         setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
-        setOnAction(e -> model.toggle(ornament.id()));
+        setOnAction(e -> model.ornaments().toggle(ornament.id()));
+        setOnMouseEntered(e -> lookAfterAWhile(model, ornament.id()));
+        setOnMouseExited(e -> pause.stop());
+        focusedProperty().addListener((o, before, now) -> {
+            if (now && isFocusVisible()) {
+                model.ornaments().look(ornament.id());
+            }
+        });
         Label key = new Label(String.valueOf(ornament.key()));
         key.getStyleClass().add("key");
         name.setText(ornament.name());
@@ -62,17 +73,36 @@ final class CandidateRow extends Button {
         name.setMinWidth(USE_PREF_SIZE);
         end.getStyleClass().add("time-end");
         track.setMinSize(TRACK + 4, 12);
+        track.setPrefSize(TRACK + 4, 12);
         track.setMaxSize(TRACK + 4, 12);
         track.getChildren().addAll(wanted, end);
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox top = new HBox(7, key, mark, name, gap, track, verdict);
+        HBox top = new HBox(7, key, mark, name, gap, verdict);
         top.setAlignment(Pos.CENTER_LEFT);
-        box = new VBox(1, top, reason);
+        numbers.getStyleClass().add("reason");
+        numbers.setWrapText(true);
+        HBox.setHgrow(numbers, Priority.ALWAYS);
+        time = new HBox(8, track, numbers);
+        time.setAlignment(Pos.CENTER_LEFT);
+        box = new VBox(1, top, time, reason);
         box.setPadding(new Insets(5, 8, 5, 8));
         box.setFillWidth(true);
         box.prefWidthProperty().bind(widthProperty().subtract(2));
         setGraphic(box);
+    }
+
+    private final javafx.animation.PauseTransition pause =
+            new javafx.animation.PauseTransition(javafx.util.Duration.millis(450));
+
+    /** Resting the pointer on a row looks at it; passing over it does not. */
+    private void lookAfterAWhile(TrellisModel model, String id) {
+        pause.setOnFinished(e -> {
+            if (!model.state().get().looking().equals(Optional.of(id))) {
+                model.ornaments().look(id);
+            }
+        });
+        pause.playFromStart();
     }
 
     @Override
@@ -90,10 +120,18 @@ final class CandidateRow extends Button {
         return computePrefHeight(width);
     }
 
-    void show(Candidate candidate, TrellisState state, Palette palette) {
+    /**
+     * Shows a candidate.
+     *
+     * @param details what is shown below while it is looked at; null when it is not
+     */
+    void show(Candidate candidate, TrellisState state, Palette palette, Node details) {
+        Ornament ornament = candidate.ornament();
         var g = mark.getGraphicsContext2D();
         g.clearRect(0, 0, mark.getWidth(), mark.getHeight());
-        new CanvasPainter(g, palette, 9, 0, 0).paint(OrnamentMark.at(15.0 / 9, 1, ornament), -10, 10);
+        double scale = Math.min(9, 34 / Math.max(0.1, OrnamentMark.width(ornament) + 0.6));
+        new CanvasPainter(g, palette, scale, 0, 0).paint(
+                OrnamentMark.at(mark.getWidth() / 2 / scale, mark.getHeight() / 2 / scale, ornament), -10, 10);
         Verdict v = candidate.verdict();
         boolean stands = state.stands(ornament.id());
         verdict.setText(v.word());
@@ -101,10 +139,20 @@ final class CandidateRow extends Button {
         sign.getStyleClass().setAll("verdict-sign", "time-" + v.word());
         verdict.getStyleClass().setAll("label", "verdict", "verdict-" + v.word());
         pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("standing"), stands);
+        pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("looked-at"), details != null);
         time(v);
+        numbers.setText(v.inWords() + v.cleanUpTo().map(t -> ", clean up to " + t.spoken()).orElse(""));
         reason.setText(text(candidate, stands, state));
-        setAccessibleText("%s, key %s, %s, %s%s".formatted(ornament.name(), ornament.key(), v.word(),
-                reason.getText(), stands ? ", stands here" : ""));
+        List<Node> parts = new ArrayList<>(List.of(box.getChildren().getFirst(), time));
+        if (!reason.getText().isEmpty()) {
+            parts.add(reason);
+        }
+        if (details != null) {
+            parts.add(details);
+        }
+        box.getChildren().setAll(parts);
+        setAccessibleText("%s, key %s, %s, %s, %s".formatted(ornament.name(), ornament.key(), v.word(), numbers.getText(),
+                reason.getText()));
     }
 
     /** Our own signs, told apart by shape: a full disc, a half disc in a ring, a cross. */
@@ -120,6 +168,7 @@ final class CandidateRow extends Button {
 
     private void time(Verdict v) {
         track.setVisible(v.room().isPresent());
+        track.setManaged(v.room().isPresent());
         if (v.room().isPresent()) {
             Room room = v.room().get();
             double most = Math.max(room.needs().toDouble(), room.has().toDouble());
@@ -131,20 +180,14 @@ final class CandidateRow extends Button {
     }
 
     private static String text(Candidate candidate, boolean stands, TrellisState state) {
-        Verdict v = candidate.verdict();
-        String limit = v.cleanUpTo().map(t -> ", clean up to " + t.spoken()).orElse("");
-        StringBuilder text = new StringBuilder(v.inWords()).append(limit);
+        List<String> lines = new ArrayList<>();
         if (stands) {
             int from = state.arrangement().ladder().lowestWith(state.note(), candidate.ornament().id());
-            text.append("\nstands here from “").append(state.arrangement().ladder().rung(from).name()).append("” up");
+            lines.add("stands here from “%s” up".formatted(state.arrangement().ladder().rung(from).name()));
         }
-        if (!candidate.because().isEmpty() && !(v instanceof Verdict.Impossible)) {
-            text.append("\n").append(candidate.because());
+        if (!candidate.because().isEmpty() && !(candidate.verdict() instanceof Verdict.Impossible)) {
+            lines.add(candidate.because());
         }
-        return text.toString();
-    }
-
-    Ornament ornament() {
-        return ornament;
+        return String.join("\n", lines);
     }
 }

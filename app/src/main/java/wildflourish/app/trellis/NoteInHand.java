@@ -6,26 +6,28 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.growth.Candidate;
-import wildflourish.core.ornament.HowTo;
+import wildflourish.core.growth.Relief;
 import wildflourish.core.ornament.Ornament;
-import wildflourish.core.setting.Setting;
 
-/** The note in hand: where it is, how it is fingered, what stands on it and how that is done, and what it can take. */
+/** The note in hand: where it is, how it is fingered, what stands on it, and what it can take and how that is done. */
 public final class NoteInHand extends VBox {
 
     private final TrellisModel model;
     private final Label title = new Label();
     private final PlaceInHand place;
-    private final Label how = new Label();
+    private final Button relief = new Button();
+    private final OrnamentInSight sight;
+    private final ScrollPane scroll;
     private final Label none = new Label();
     private final VBox rows = new VBox(4);
-    private final Map<String, CandidateRow> byId = new HashMap<>();
+    private final Map<Ornament, CandidateRow> byOrnament = new HashMap<>();
     private Palette palette = Palette.LIGHT;
 
     /** A panel beside the trellis of the same model. */
@@ -40,16 +42,19 @@ public final class NoteInHand extends VBox {
         none.setId("note-none");
         none.getStyleClass().add("quiet");
         none.setWrapText(true);
-        how.setId("note-how");
-        how.getStyleClass().add("how");
-        how.setWrapText(true);
-        how.setMinHeight(USE_PREF_SIZE);
-        ScrollPane scroll = new ScrollPane(rows);
+        relief.setId("note-relief");
+        relief.getStyleClass().add("other-place");
+        relief.setWrapText(true);
+        relief.setMinHeight(USE_PREF_SIZE);
+        relief.setMaxWidth(Double.MAX_VALUE);
+        relief.setOnAction(e -> model.ornaments().simplify());
+        sight = new OrnamentInSight(model);
+        scroll = new ScrollPane(rows);
         scroll.setFitToWidth(true);
         scroll.setFocusTraversable(false);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(title, place, how, scroll);
+        getChildren().addAll(title, place, relief, scroll);
         model.state().addListener((o, before, now) -> show(now));
     }
 
@@ -64,37 +69,53 @@ public final class NoteInHand extends VBox {
     private void show(TrellisState now) {
         title.setText(TrellisModel.noteInWords(now));
         place.show(now);
-        how.setText(instructions(now));
-        how.setVisible(!how.getText().isEmpty());
-        how.setManaged(!how.getText().isEmpty());
+        Optional<Relief> advice = now.relief();
+        relief.setText(advice.map(r -> ",  " + r.inWords()).orElse(""));
+        relief.setVisible(advice.isPresent());
+        relief.setManaged(advice.isPresent());
         List<Node> shown = new ArrayList<>();
-        boolean mute = now.arrangement().instrument().hasHands() && now.situation().vocabulary().all().isEmpty();
-        if (mute) {
-            none.setText("There are no ornaments for the %s yet. Where each note lies is planned; what stood on the rungs is kept"
-                    .formatted(now.arrangement().instrument().name())
-                    + " and comes back with a whistle or flute.");
+        if (now.ranked().isEmpty()) {
+            none.setText(now.arrangement().instrument().hasHands() ? "This tune has no notes yet."
+                    : "Nobody plays the tune as written: choose an instrument with Ctrl+I.");
             shown.add(none);
         }
+        CandidateRow looked = null;
         for (Candidate candidate : now.ranked()) {
-            CandidateRow row = byId.computeIfAbsent(candidate.ornament().id(),
-                    id -> new CandidateRow(candidate.ornament(), model));
-            row.show(candidate, now, palette);
+            // Families share ids, not ornaments: a row belongs to one ornament of one family.
+            CandidateRow row = byOrnament.computeIfAbsent(candidate.ornament(), o -> new CandidateRow(o, model));
+            boolean inSight = now.looking().filter(candidate.ornament().id()::equals).isPresent();
+            if (inSight) {
+                sight.show(candidate, now, palette, Math.max(240, getWidth() - 62));
+                looked = row;
+            }
+            row.show(candidate, now, palette, inSight ? sight : null);
             shown.add(row);
         }
         if (!rows.getChildren().equals(shown)) {
             rows.getChildren().setAll(shown);
         }
+        if (looked != null) {
+            keepInSight(looked);
+        }
     }
 
-    /** How each ornament on the note is done. */
-    private static String instructions(TrellisState now) {
-        Setting setting = now.arrangement().ladder().setting(now.rung());
-        List<String> lines = new ArrayList<>();
-        for (Ornament ornament : setting.ornaments(now.note(), now.situation().vocabulary())) {
-            Optional<String> line = now.candidates().gesture(now.note(), ornament, setting).map(g -> HowTo.inWords(
-                    ornament, g, now.situation().tune().note(now.note()).pitch()));
-            line.ifPresent(l -> lines.add(ornament.name() + ": " + l));
+    /** Scrolls so that the whole row can be seen. */
+    private void keepInSight(CandidateRow row) {
+        rows.applyCss();
+        rows.layout();
+        scroll.layout();
+        double all = rows.getHeight() - scroll.getViewportBounds().getHeight();
+        if (all <= 0) {
+            return;
         }
-        return String.join("\n", lines);
+        double top = scroll.getVvalue() * all;
+        double bottom = top + scroll.getViewportBounds().getHeight();
+        double rowTop = row.getBoundsInParent().getMinY();
+        double rowBottom = row.getBoundsInParent().getMaxY();
+        if (rowTop < top) {
+            scroll.setVvalue(rowTop / all);
+        } else if (rowBottom > bottom) {
+            scroll.setVvalue(Math.min(1, Math.min(rowTop, rowBottom - scroll.getViewportBounds().getHeight()) / all));
+        }
     }
 }

@@ -61,14 +61,14 @@ final class PlaceInHand extends VBox {
 
     void show(TrellisState now) {
         Instrument instrument = now.arrangement().instrument();
-        FingeringPlan plan = now.situation().plan();
-        boolean hands = instrument.hasHands() && now.situation().tune().size() > 0;
-        place.setText(now.situation().tune().size() == 0 ? "" : plan.at(now.note()).inWords());
+        FingeringPlan plan = now.hands().plan();
+        boolean hands = instrument.hasHands() && now.hands().tune().size() > 0;
+        place.setText(now.hands().tune().size() == 0 ? "" : plan.at(now.note()).inWords());
         why.setText(hands ? plan.why(now.note()) : "");
         why.setVisible(!why.getText().equals(place.getText()));
         why.setManaged(why.isVisible());
         String lines = hands ? String.join("\n", now.advice().inBar(
-                now.situation().tune().note(now.note()).barNumber()).stream().map(l -> "this bar: " + l).toList()) : "";
+                now.hands().tune().note(now.note()).barNumber()).stream().map(l -> "this bar: " + l).toList()) : "";
         minding.setText(lines);
         minding.setVisible(!lines.isEmpty());
         minding.setManaged(minding.isVisible());
@@ -86,7 +86,7 @@ final class PlaceInHand extends VBox {
             others.getChildren().add(release);
         }
         typed.setPromptText("or type one, like " + instrument.layout().example());
-        boolean kept = now.arrangement().choices().habit(instrument, now.situation().tune().note(now.note()).pitch())
+        boolean kept = now.arrangement().choices().habit(instrument, now.hands().tune().note(now.note()).pitch())
                 .filter(plan.at(now.note()).text()::equals).isPresent();
         habit.setText(kept ? "End habit" : "Keep as habit");
     }

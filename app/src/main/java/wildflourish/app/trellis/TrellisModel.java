@@ -1,8 +1,6 @@
 package wildflourish.app.trellis;
 
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
@@ -10,29 +8,19 @@ import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.work.Documents;
-import wildflourish.core.finding.Finding;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Candidates;
-import wildflourish.core.growth.Grower;
 import wildflourish.core.growth.Reasons;
-import wildflourish.core.growth.Taste;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
-import wildflourish.core.instrument.Place;
-import wildflourish.core.instrument.School;
-import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Situation;
-import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
-import wildflourish.core.planning.Alternative;
 import wildflourish.core.planning.Choices;
-import wildflourish.core.planning.HandCheck;
 import wildflourish.core.practice.PlayingAdvice;
 import wildflourish.core.setting.Arrangement;
-import wildflourish.core.setting.Ladder;
+import wildflourish.core.setting.Setting;
 import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Ratio;
-import wildflourish.core.tune.Tempo;
 
 /**
  * The state of the trellis and what can be done to it. Every command computes the next state at once, publishes it, and
@@ -57,12 +45,11 @@ public final class TrellisModel {
         void stand(long tune, int rung, int note);
     }
 
-    private static final int SLOWEST = 20;
-    private static final int FASTEST = 400;
-
     private final Journal journal;
     private final Consumer<String> say;
     private final PlaceChoices places = new PlaceChoices(this);
+    private final OrnamentChoices ornaments = new OrnamentChoices(this);
+    private final PlayerChoices player = new PlayerChoices(this);
     private final ReadOnlyObjectWrapper<TrellisState> state = new ReadOnlyObjectWrapper<>();
     private History history;
     private Map<String, SortedMap<String, String>> habits = Map.of();
@@ -130,6 +117,10 @@ public final class TrellisModel {
     }
 
     private void publish(long tune, Arrangement given, int rung, int note) {
+        publish(tune, given, rung, note, Optional.empty());
+    }
+
+    private void publish(long tune, Arrangement given, int rung, int note, Optional<String> looking) {
         Arrangement arrangement = asThingsAre(given);
         TrellisState before = state.get();
         boolean samePlan = before != null && before.tune() == tune
@@ -138,8 +129,7 @@ public final class TrellisModel {
                 && before.arrangement().school().equals(arrangement.school())
                 && before.arrangement().choices().equals(arrangement.choices());
         Situation situation = samePlan ? before.situation() : arrangement.situation();
-        publish(tune, arrangement, situation, new Candidates(situation, arrangement.tempo(), arrangement.speeds()),
-                rung, note);
+        publish(tune, arrangement, situation, rung, note, looking);
     }
 
     /** The arrangement with the instrument and the habits as they are now. */
@@ -150,25 +140,48 @@ public final class TrellisModel {
     }
 
     private void publish(
-            long tune, Arrangement arrangement, Situation situation, Candidates candidates, int rung, int note) {
+            long tune, Arrangement arrangement, Situation situation, int rung, int note, Optional<String> looking) {
         int safeRung = Math.clamp(rung, 0, arrangement.ladder().size() - 1);
         int safeNote = Math.clamp(note, 0, Math.max(0, situation.tune().size() - 1));
-        List<Candidate> ranked = situation.tune().size() == 0 ? List.of()
-                : candidates.ranked(safeNote, arrangement.ladder().setting(safeRung));
+        Setting setting = arrangement.ladder().setting(safeRung);
         TrellisState before = state.get();
-        boolean sameHands = before != null && before.situation() == situation
+        boolean same = before != null && before.situation() == situation
                 && before.arrangement().equals(arrangement) && before.rung() == safeRung;
-        PlayingAdvice advice = sameHands ? before.advice() : PlayingAdvice.of(arrangement, situation, safeRung);
-        state.set(new TrellisState(tune, arrangement, situation, candidates, advice, safeRung, safeNote, ranked,
-                history.canUndo(), history.canRedo()));
+        Situation hands = same ? before.hands() : situation.playing(setting.ornaments(situation.vocabulary()));
+        boolean sameHands = before != null && before.hands() == hands
+                && before.arrangement().tempo().equals(arrangement.tempo())
+                && before.arrangement().speeds().equals(arrangement.speeds());
+        Candidates candidates = sameHands ? before.candidates()
+                : new Candidates(hands, arrangement.tempo(), arrangement.speeds());
+        List<Candidate> ranked = situation.tune().size() == 0 ? List.of() : candidates.ranked(safeNote, setting);
+        PlayingAdvice advice = same ? before.advice() : PlayingAdvice.of(arrangement, hands, safeRung);
+        state.set(new TrellisState(tune, arrangement, situation, hands, candidates, advice, safeRung, safeNote, ranked,
+                looking.or(() -> inSight(setting.at(safeNote), ranked)), history.canUndo(), history.canRedo()));
         journal.stand(tune, safeRung, safeNote);
     }
 
+    /** What is looked at when nothing was chosen: what stands on the note, else the best that it can take. */
+    private static Optional<String> inSight(List<String> standing, List<Candidate> ranked) {
+        return ranked.stream().map(c -> c.ornament().id()).filter(standing::contains).findFirst()
+                .or(() -> ranked.stream().map(c -> c.ornament().id()).findFirst());
+    }
+
+    /** Looks at an ornament of the note in hand. */
+    void look(Optional<String> id) {
+        TrellisState now = state.get();
+        publish(now.tune(), now.arrangement(), now.situation(), now.rung(), now.note(), id);
+    }
+
     void edit(String what, Arrangement changed) {
+        edit(what, changed, Optional.empty());
+    }
+
+    /** Makes an edit, looking at an ornament afterwards. */
+    void edit(String what, Arrangement changed, Optional<String> looking) {
         TrellisState now = state.get();
         history.push(what, changed);
         journal.save(now.tune(), what, Documents.write(changed));
-        publish(now.tune(), changed, now.rung(), now.note());
+        publish(now.tune(), changed, now.rung(), now.note(), looking);
         say.accept(what);
     }
 
@@ -196,53 +209,7 @@ public final class TrellisModel {
     /** Takes a note on a rung in hand. */
     public void select(int rung, int note) {
         TrellisState now = state.get();
-        publish(now.tune(), now.arrangement(), now.situation(), now.candidates(), rung, note);
-    }
-
-    /** Places an ornament on the note in hand from the rung in hand upward, or lifts it when it stands there. */
-    public void toggle(String id) {
-        TrellisState now = state.get();
-        Optional<Candidate> candidate = now.ranked().stream().filter(c -> c.ornament().id().equals(id)).findFirst();
-        if (candidate.isEmpty()) {
-            return;
-        }
-        Ornament ornament = candidate.get().ornament();
-        String where = where(now);
-        Ladder ladder = now.arrangement().ladder();
-        if (now.stands(id)) {
-            edit("%s lifted from %s".formatted(ornament.name(), where),
-                    now.arrangement().with(ladder.lift(now.rung(), now.note(), id)));
-        } else if (candidate.get().verdict() instanceof Verdict.Impossible(var obstacle)) {
-            say.accept("no %s on %s: %s".formatted(ornament.name(), where, obstacle.inWords()));
-        } else if (now.rung() == 0) {
-            say.accept("the ground stays bare: go up to a rung with the up arrow, then place the " + ornament.name());
-        } else {
-            edit("%s placed on %s".formatted(ornament.name(), where), now.arrangement()
-                    .with(ladder.place(now.rung(), now.note(), ornament, now.situation().vocabulary())));
-        }
-    }
-
-    /** As {@link #toggle} for the ornament of a key, if one has it. */
-    public boolean toggleByKey(char key) {
-        Optional<Ornament> ornament = state.get().situation().vocabulary().all().stream()
-                .filter(o -> o.key() == key).findFirst();
-        ornament.ifPresent(o -> toggle(o.id()));
-        return ornament.isPresent();
-    }
-
-    /** Lifts everything from the note in hand on this rung and those below. */
-    public void clearNote() {
-        TrellisState now = state.get();
-        List<String> ids = now.arrangement().ladder().setting(now.rung()).at(now.note());
-        if (ids.isEmpty()) {
-            say.accept("nothing stands on " + where(now));
-            return;
-        }
-        Ladder ladder = now.arrangement().ladder();
-        for (String id : ids) {
-            ladder = ladder.lift(now.rung(), now.note(), id);
-        }
-        edit("everything lifted from " + where(now), now.arrangement().with(ladder));
+        publish(now.tune(), now.arrangement(), now.situation(), rung, note, Optional.empty());
     }
 
     static String where(TrellisState now) {
@@ -250,89 +217,19 @@ public final class TrellisModel {
         return stand.pitch().spoken() + (stand.barNumber() == 0 ? " of the pickup" : " in bar " + stand.barNumber());
     }
 
-    /** Changes the tempo by so many counts a minute. */
-    public void stepTempo(int by) {
-        Tempo tempo = arrangement().tempo();
-        setTempo(tempo.perMinute().floor() + by);
-    }
-
-    /** Sets the tempo to a count a minute of the beat in use, within what can be played. */
-    public void setTempo(long count) {
-        long possible = Math.clamp(count, SLOWEST, FASTEST);
-        Tempo changed = arrangement().tempo().withCount(possible);
-        if (!changed.equals(arrangement().tempo())) {
-            edit("tempo " + changed.spoken(), arrangement().with(changed));
-        }
-    }
-
-    /** Sets the student's level. */
-    public void setLevel(String name) {
-        if (!arrangement().speeds().name().equals(name)) {
-            edit("level " + name, arrangement().with(Speeds.level(name)));
-        }
-    }
-
-    /** Chooses a school. */
-    public void setSchool(String name, String value) {
-        School changed = arrangement().school().with(name, value);
-        if (!changed.equals(arrangement().school())) {
-            edit("school of the %s: %s".formatted(name, value), arrangement().with(changed));
-        }
-    }
-
-    /** Takes another instrument; the places chosen for this tune on each stay with it. */
-    public void setInstrument(String id) {
-        Instrument instrument = Instruments.known(id);
-        if (!instrument.id().equals(arrangement().instrument().id())) {
-            edit("on the " + instrument.name(), arrangement().with(instrument));
-        }
-    }
-
-    /** Moves the capo by so many frets, within what the neck allows. */
-    public void stepCapo(int by) {
-        Instrument instrument = arrangement().instrument();
-        try {
-            Instrument moved = instrument.withCapo(instrument.capo() + by);
-            edit(moved.capo() == 0 ? "no capo" : "capo at fret " + moved.capo(), arrangement().with(moved));
-        } catch (IllegalArgumentException e) {
-            say.accept(e.getMessage());
-        }
-    }
-
     /** Where the note in hand is played, and what can be done about it. */
     public PlaceChoices places() {
         return places;
     }
 
-    /** Grows the ladder anew from bare, at this tempo and level. */
-    public void grow() {
-        if (hasVocabulary()) {
-            edit("ladder grown from bare", arrangement().with(grower().grow().ladder()));
-        }
+    /** What stands on the notes, and what can be done about it. */
+    public OrnamentChoices ornaments() {
+        return ornaments;
     }
 
-    /** Thins the fullest rung out into a new ladder. */
-    public void prune() {
-        if (!hasVocabulary()) {
-            return;
-        }
-        Arrangement now = arrangement();
-        edit("ladder pruned from the fullest rung", now.with(
-                grower().prune(now.ladder().setting(now.ladder().size() - 1)).ladder()));
-    }
-
-    private boolean hasVocabulary() {
-        boolean has = !state.get().situation().vocabulary().all().isEmpty();
-        if (!has) {
-            say.accept("there are no ornaments for the %s yet; its fingering is planned".formatted(
-                    arrangement().instrument().name()));
-        }
-        return has;
-    }
-
-    private Grower grower() {
-        Arrangement now = arrangement();
-        return new Grower(state.get().situation(), now.tempo(), now.speeds(), Taste.of(now.instrument()));
+    /** Who plays, on what, how fast. */
+    public PlayerChoices player() {
+        return player;
     }
 
     /** Takes the latest edit back. */

@@ -1,7 +1,5 @@
 package wildflourish.app.trellis;
 
-import java.util.LinkedHashMap;
-import java.util.Map;
 import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -11,12 +9,11 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.StackPane;
 import javafx.util.StringConverter;
 import wildflourish.app.paint.Palette;
-import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
-import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Speeds;
 
 /** The trellis screen: tempo, student and school above; the rungs; the note in hand beside them. */
@@ -32,9 +29,8 @@ public final class TrellisView extends BorderPane {
     private final ComboBox<Instrument> instrument = new ComboBox<>();
     private final Label capo = new Label();
     private final HBox capoGroup;
-    private final HBox schools = new HBox(14);
-    private final Map<String, ComboBox<School.Value>> schoolBoxes = new LinkedHashMap<>();
-    private Family family;
+    private final PlayerPanel player;
+    private final Button playerButton = button("player", "Player…", "schools and speeds: Ctrl+U");
     private final Button undo = button("undo", "Undo", "Ctrl+Z");
     private final Button redo = button("redo", "Redo", "Ctrl+Shift+Z");
     private boolean filling;
@@ -48,15 +44,18 @@ public final class TrellisView extends BorderPane {
         Button higher = button("capo-up", "+", "capo one fret up");
         lower.setAccessibleText("capo down");
         higher.setAccessibleText("capo up");
-        lower.setOnAction(e -> model.stepCapo(-1));
-        higher.setOnAction(e -> model.stepCapo(1));
+        lower.setOnAction(e -> model.player().stepCapo(-1));
+        higher.setOnAction(e -> model.player().stepCapo(1));
         capo.setId("capo");
         capoGroup = group(lower, capo, higher);
         getStyleClass().add("trellis");
         setCenter(score);
-        setRight(panel);
-        panel.setPrefWidth(PANEL);
-        panel.setMinWidth(300);
+        player = new PlayerPanel(model, this::togglePlayer);
+        player.setVisible(false);
+        StackPane side = new StackPane(panel, player);
+        side.setPrefWidth(PANEL);
+        side.setMinWidth(300);
+        setRight(side);
         setTop(controls());
         model.state().addListener((o, before, now) -> show(now));
     }
@@ -66,34 +65,33 @@ public final class TrellisView extends BorderPane {
         Button faster = button("faster", "+", "faster: plus key");
         slower.setAccessibleText("slower");
         faster.setAccessibleText("faster");
-        slower.setOnAction(e -> model.stepTempo(-4));
-        faster.setOnAction(e -> model.stepTempo(4));
+        slower.setOnAction(e -> model.player().stepTempo(-4));
+        faster.setOnAction(e -> model.player().stepTempo(4));
         tempo.setId("tempo");
         tempo.getStyleClass().add("tempo");
         level.getItems().setAll(Speeds.levels().stream().map(Speeds::name).toList());
         level.setId("level");
         level.setAccessibleText("the student's level");
-        level.setOnAction(e -> chosen(() -> model.setLevel(level.getValue())));
+        level.setOnAction(e -> chosen(() -> model.player().setLevel(level.getValue())));
         instrument.setId("instrument");
         instrument.setAccessibleText("instrument");
         instrument.setTooltip(new Tooltip("the instrument of this tune: Ctrl+I"));
         instrument.setConverter(words(Instrument::name));
         instrument.setVisibleRowCount(20);
         instrument.setOnShowing(e -> fill(instrument.getValue()));
-        instrument.setOnAction(e -> chosen(() -> model.setInstrument(instrument.getValue().id())));
-        schools.setAlignment(Pos.CENTER_LEFT);
+        instrument.setOnAction(e -> chosen(() -> model.player().setInstrument(instrument.getValue().id())));
+        playerButton.setOnAction(e -> togglePlayer());
         Button grow = button("grow", "Grow anew", "grow the ladder from bare: Ctrl+G");
-        grow.setOnAction(e -> model.grow());
+        grow.setOnAction(e -> model.ornaments().grow());
         Button prune = button("prune", "Thin out", "prune the fullest rung into a ladder: Ctrl+T");
-        prune.setOnAction(e -> model.prune());
+        prune.setOnAction(e -> model.ornaments().prune());
         undo.setOnAction(e -> model.undo());
         redo.setOnAction(e -> model.redo());
         FlowPane controls = new FlowPane(14, 6,
                 instrument,
                 capoGroup,
                 group(slower, tempo, faster),
-                group(label("student", level), level),
-                schools,
+                group(label("student", level), level, playerButton),
                 group(grow, prune),
                 group(undo, redo));
         controls.setAlignment(Pos.CENTER_LEFT);
@@ -108,22 +106,13 @@ public final class TrellisView extends BorderPane {
         filling = false;
     }
 
-    /** Boxes for the schools of a family, in place of those shown. */
-    private void showSchools(Family shown) {
-        family = shown;
-        schoolBoxes.clear();
-        schools.getChildren().clear();
-        for (School.Choice choice : School.of(shown)) {
-            ComboBox<School.Value> box = new ComboBox<>();
-            box.setId("school-" + choice.name());
-            box.setAccessibleText("school of the " + choice.asks());
-            box.getItems().setAll(choice.values());
-            box.setConverter(words(v -> v.id().replace('-', ' ')));
-            box.setTooltip(new Tooltip(String.join("\n",
-                    choice.values().stream().map(v -> v.id().replace('-', ' ') + ": " + v.words()).toList())));
-            box.setOnAction(e -> chosen(() -> model.setSchool(choice.name(), box.getValue().id())));
-            schoolBoxes.put(choice.name(), box);
-            schools.getChildren().add(group(label(choice.asks(), box), box));
+    /** Shows the player in place of the note in hand, or the note again. */
+    public void togglePlayer() {
+        boolean show = !player.isVisible();
+        player.setVisible(show);
+        panel.setVisible(!show);
+        if (!show) {
+            score.requestFocus();
         }
     }
 
@@ -136,7 +125,7 @@ public final class TrellisView extends BorderPane {
 
             @Override
             public T fromString(String text) {
-                throw new UnsupportedOperationException("the boxes are not typed into");
+                throw new IllegalStateException("the boxes are not typed into");
             }
         };
     }
@@ -171,15 +160,15 @@ public final class TrellisView extends BorderPane {
     private void show(TrellisState now) {
         filling = true;
         tempo.setText(now.arrangement().tempo().spoken());
+        boolean own = now.arrangement().speeds().name().equals(Speeds.OWN);
+        if (own != level.getItems().contains(Speeds.OWN)) {
+            level.getItems().setAll(Speeds.levels().stream().map(Speeds::name).toList());
+            if (own) {
+                level.getItems().add(Speeds.OWN);
+            }
+        }
         level.setValue(now.arrangement().speeds().name());
         Instrument played = now.arrangement().instrument();
-        if (family != played.family()) {
-            showSchools(played.family());
-        }
-        schoolBoxes.forEach((name, box) -> {
-            String value = played.school(name, now.arrangement().school());
-            box.getItems().stream().filter(v -> v.id().equals(value)).findFirst().ifPresent(box::setValue);
-        });
         fill(played.capo() == 0 ? played : Instruments.known(played.id()));
         filling = true;
         capo.setText(played.capo() == 0 ? "no capo" : "capo " + played.capo());

@@ -246,7 +246,7 @@ class DeskWindowTest extends WindowTest {
         assertThat(lookup("#school-cut").queryAll()).isEmpty();
         assertThat(lookup("#school-roll").queryAll()).isEmpty();
         assertThat(lookup("#note-none").<Label>query().getText()).contains("no ornaments for the fiddle");
-        interact(() -> model.trellis().setInstrument("whistle-d"));
+        interact(() -> model.trellis().player().setInstrument("whistle-d"));
         assertThat(lookup("#note-none").queryAll()).isEmpty();
     }
 
@@ -260,7 +260,7 @@ class DeskWindowTest extends WindowTest {
         assertThat(model.message().get()).contains("xxo ooo");
         interact(() -> {
             lookup("#place-typed").<TextField>query().clear();
-            model.trellis().setInstrument("mandolin");
+            model.trellis().player().setInstrument("mandolin");
         });
         clickOn("#place-typed").write("D fret 7");
         push(KeyCode.ENTER);
@@ -276,7 +276,7 @@ class DeskWindowTest extends WindowTest {
     void placesHabitsAndChartsAreKept() throws Exception {
         open(true);
         interact(() -> {
-            model.trellis().setInstrument("fiddle");
+            model.trellis().player().setInstrument("fiddle");
             model.trellis().select(0, 3);
             model.trellis().places().takeOther(0);
         });

@@ -52,7 +52,7 @@ class TrellisModelTest {
 
     @Test
     void aPlaceTakenIsSavedAndGivenBack() {
-        model.setInstrument("fiddle");
+        model.player().setInstrument("fiddle");
         model.select(0, 3);
         var planned = state().situation().plan().at(3);
         assertThat(model.places().others()).isNotEmpty();
@@ -70,7 +70,7 @@ class TrellisModelTest {
 
     @Test
     void aPlaceTypedIsCheckedBeforeItIsTaken() {
-        model.setInstrument("fiddle");
+        model.player().setInstrument("fiddle");
         model.select(0, 3);
         assertThat(model.places().type("D 0")).isFalse();
         assertThat(said.getLast()).contains("sounds D");
@@ -83,7 +83,7 @@ class TrellisModelTest {
 
     @Test
     void aHabitGoesToTheJournalAndEndsThere() {
-        model.setInstrument("fiddle");
+        model.player().setInstrument("fiddle");
         model.select(0, 4);
         String pitch = state().situation().tune().note(4).pitch().toString();
         String text = state().situation().plan().at(4).text();
@@ -97,13 +97,13 @@ class TrellisModelTest {
 
     @Test
     void aCapoMovesOnlyWhereOneCanBePut() {
-        model.stepCapo(1);
+        model.player().stepCapo(1);
         assertThat(said.getLast()).contains("takes no capo");
-        model.setInstrument("mandolin");
-        model.stepCapo(1);
+        model.player().setInstrument("mandolin");
+        model.player().stepCapo(1);
         assertThat(state().arrangement().instrument().capo()).isEqualTo(1);
-        model.stepCapo(-1);
-        model.stepCapo(-1);
+        model.player().stepCapo(-1);
+        model.player().stepCapo(-1);
         assertThat(state().arrangement().instrument().capo()).isZero();
     }
 
@@ -132,11 +132,11 @@ class TrellisModelTest {
     void aKeyPlacesAndLifts() {
         model.select(3, 5);
         boolean stood = state().stands("cut");
-        assertThat(model.toggleByKey('c')).isTrue();
+        assertThat(model.ornaments().toggleByKey('c')).isTrue();
         assertThat(state().stands("cut")).isEqualTo(!stood);
-        model.toggleByKey('c');
+        model.ornaments().toggleByKey('c');
         assertThat(state().stands("cut")).isEqualTo(stood);
-        assertThat(model.toggleByKey('?')).isFalse();
+        assertThat(model.ornaments().toggleByKey('?')).isFalse();
         verify(journal, times(2)).save(eq(7L), anyString(), contains("I:flourish"));
         assertThat(said).anyMatch(s -> s.startsWith("cut ") && s.contains("A in bar 2"));
     }
@@ -144,7 +144,7 @@ class TrellisModelTest {
     @Test
     void whatTheHandsCannotDoIsSaidAndNotPlaced() {
         model.select(4, 1);
-        model.toggle("cran");
+        model.ornaments().toggle("cran");
         assertThat(model.arrangement()).isEqualTo(start);
         assertThat(said.getLast()).startsWith("no cran on G in bar 1: ");
         verify(journal, never()).save(anyLong(), anyString(), anyString());
@@ -153,7 +153,7 @@ class TrellisModelTest {
     @Test
     void theGroundStaysBare() {
         model.select(0, 1);
-        model.toggle("cut");
+        model.ornaments().toggle("cut");
         assertThat(model.arrangement()).isEqualTo(start);
         assertThat(said.getLast()).contains("the ground stays bare");
     }
@@ -162,7 +162,7 @@ class TrellisModelTest {
     void undoAndRedoWalkWithoutEnd() {
         List<Arrangement> passed = new ArrayList<>(List.of(model.arrangement()));
         for (int i = 0; i < 60; i++) {
-            model.setTempo(60 + i);
+            model.player().setTempo(60 + i);
             passed.add(model.arrangement());
         }
         for (int i = 59; i >= 0; i--) {
@@ -181,7 +181,7 @@ class TrellisModelTest {
         verify(journal, times(60)).undo(7);
         verify(journal, times(60)).redo(7);
         model.undo();
-        model.setLevel("learner");
+        model.player().setLevel("learner");
         assertThat(state().canRedo()).isFalse();
     }
 
@@ -189,15 +189,15 @@ class TrellisModelTest {
     void theTempoChangesVerdictsAtOnce() {
         model.select(4, 1);
         Verdict slow = verdict("long-roll");
-        model.setTempo(250);
+        model.player().setTempo(250);
         assertThat(slow.word()).isEqualTo("clean");
         assertThat(verdict("long-roll").word()).isEqualTo("blocked");
         assertThat(verdict("long-roll").cleanUpTo()).isEqualTo(slow.cleanUpTo());
-        model.stepTempo(-4);
+        model.player().stepTempo(-4);
         assertThat(model.arrangement().tempo().perMinute().floor()).isEqualTo(246);
-        model.setTempo(100_000);
+        model.player().setTempo(100_000);
         assertThat(model.arrangement().tempo().perMinute().floor()).isEqualTo(400);
-        model.setTempo(-5);
+        model.player().setTempo(-5);
         assertThat(model.arrangement().tempo().perMinute().floor()).isEqualTo(20);
     }
 
@@ -208,22 +208,22 @@ class TrellisModelTest {
     @Test
     void levelAndSchoolFollow() {
         Verdict fluent = verdict("cut");
-        model.setLevel("learner");
+        model.player().setLevel("learner");
         assertThat(fluent.cleanUpTo().orElseThrow().isFasterThan(verdict("cut").cleanUpTo().orElseThrow())).isTrue();
-        model.setSchool("cut", "by-hand");
+        model.player().setSchool("cut", "by-hand");
         assertThat(state().situation().school().cut()).isEqualTo("by-hand");
-        model.setSchool("cut", "by-hand");
-        model.setLevel("learner");
+        model.player().setSchool("cut", "by-hand");
+        model.player().setLevel("learner");
         verify(journal, times(2)).save(anyLong(), anyString(), anyString());
     }
 
     @Test
     void growingAndPruningMakeNestedLadders() {
-        model.clearNote();
-        model.setTempo(60);
-        model.grow();
+        model.ornaments().clearNote();
+        model.player().setTempo(60);
+        model.ornaments().grow();
         assertThat(model.arrangement().ladder()).isNotEqualTo(start.ladder());
-        model.prune();
+        model.ornaments().prune();
         assertThat(model.arrangement().ladder().size()).isEqualTo(6);
         assertThat(said).contains("ladder grown from bare", "ladder pruned from the fullest rung");
     }
@@ -232,11 +232,11 @@ class TrellisModelTest {
     void clearingANoteLiftsAllOfItHereAndBelow() {
         model.select(5, 1);
         assertThat(model.arrangement().ladder().setting(5).at(1)).isNotEmpty();
-        model.clearNote();
+        model.ornaments().clearNote();
         for (int r = 0; r < 6; r++) {
             assertThat(model.arrangement().ladder().setting(r).at(1)).isEmpty();
         }
-        model.clearNote();
+        model.ornaments().clearNote();
         assertThat(said.getLast()).contains("nothing stands on");
     }
 
@@ -244,9 +244,9 @@ class TrellisModelTest {
     void everySavedDocumentReadsBackAsTheArrangement() {
         org.mockito.ArgumentCaptor<String> documents = org.mockito.ArgumentCaptor.forClass(String.class);
         model.select(4, 2);
-        model.toggle("tonguing");
-        model.setTempo(83);
-        model.setSchool("roll", "leaning");
+        model.ornaments().toggle("tonguing");
+        model.player().setTempo(83);
+        model.player().setSchool("roll", "leaning");
         verify(journal, atLeastOnce()).save(anyLong(), anyString(), documents.capture());
         assertThat(Documents.read(documents.getValue()).arrangement()).contains(model.arrangement());
         verify(journal, atLeastOnce()).stand(anyLong(), anyInt(), anyInt());

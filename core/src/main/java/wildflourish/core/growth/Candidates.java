@@ -44,11 +44,16 @@ public final class Candidates {
     public List<Candidate> ranked(int note, Setting setting) {
         List<Candidate> all = new ArrayList<>();
         for (Ornament ornament : situation.vocabulary().all()) {
-            all.add(candidate(note, ornament, verdict(note, ornament, setting)));
+            all.add(candidate(note, ornament, setting));
         }
         all.sort(Comparator.comparingInt((Candidate c) -> order(c.verdict()))
                 .thenComparingInt(c -> -c.gain()));
         return all;
+    }
+
+    /** One ornament for a note, beside what the setting has on it. */
+    public Candidate candidate(int note, Ornament ornament, Setting setting) {
+        return candidate(note, ornament, verdict(note, ornament, setting));
     }
 
     private Verdict verdict(int note, Ornament ornament, Setting setting) {

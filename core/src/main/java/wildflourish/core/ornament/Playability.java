@@ -142,7 +142,7 @@ public final class Playability {
             boolean nowBlocked = has.isLess(floor) && !tightestIsBlocked(tightest);
             if (slack == null || nowBlocked || share.isLess(slack) && (has.isLess(floor) || !tightestIsBlocked(tightest))) {
                 slack = share;
-                tightest = new Room(needs, floor, has);
+                tightest = new Room(needs, floor, has, stretch.what());
             }
         }
         if (allComfortable) {

@@ -12,8 +12,13 @@ import wildflourish.core.tune.Ratio;
  * @param length written time, as a ratio of a whole note; positive
  * @param floor milliseconds below which its parts cannot be done
  * @param comfort milliseconds that its parts take at comfortable length
+ * @param what for what the time is wanted, where it is not plainly for the parts; else empty
  */
-record Stretch(Ratio length, int floor, int comfort) {
+record Stretch(Ratio length, int floor, int comfort, String what) {
+
+    private Stretch(Ratio length, int floor, int comfort) {
+        this(length, floor, comfort, "");
+    }
 
     /** The stretches of a gesture by itself, those it borrows from the note before apart. */
     static List<Stretch> of(Gesture gesture, Speeds speeds) {
@@ -69,7 +74,8 @@ record Stretch(Ratio length, int floor, int comfort) {
         if (!second.lead().isEmpty()) {
             List<Gesture.Part> both = new ArrayList<>(last.parts());
             both.addAll(second.lead());
-            all.add(of(last.length(), both, speeds));
+            Stretch wanted = of(last.length(), both, speeds);
+            all.add(new Stretch(wanted.length, wanted.floor, wanted.comfort, "together with the graces before the next beat"));
         }
         Optional<Gesture.Part> end = first.lastMoving();
         if (end.isPresent() && second.first().move().isBlip() && !second.first().ornament().isEmpty()
@@ -81,7 +87,8 @@ record Stretch(Ratio length, int floor, int comfort) {
                     break;
                 }
             }
-            all.add(new Stretch(since, speeds.again().floor(), speeds.again().comfortable()));
+            all.add(new Stretch(since, speeds.again().floor(), speeds.again().comfortable(),
+                    "for the same finger to move again"));
         }
         return all;
     }

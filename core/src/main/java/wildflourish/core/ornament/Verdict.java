@@ -86,11 +86,14 @@ public sealed interface Verdict {
     /** The verdict as a sentence without its full stop: what it needs, what there is, or why not. */
     default String inWords() {
         return switch (this) {
-            case Clean(var time, var limit) -> "wants %d ms, has %d".formatted(time.needsMillis(), time.hasMillis());
+            case Clean(var time, var limit) -> "wants %d ms%s, has %d".formatted(
+                    time.needsMillis(), time.forWhat(), time.hasMillis());
             case Tight(var time, var limit) ->
-                "wants %d ms, has %d: it speaks, but without ease".formatted(time.needsMillis(), time.hasMillis());
+                "wants %d ms%s, has %d: it speaks, but without ease".formatted(
+                        time.needsMillis(), time.forWhat(), time.hasMillis());
             case TooFast(var time, var limit) ->
-                "needs at least %d ms, has %d".formatted(time.floorMillis(), time.hasMillis());
+                "needs at least %d ms%s, has %d".formatted(
+                        time.floorMillis(), time.forWhat(), time.hasMillis());
             case Impossible(var obstacle) -> obstacle.inWords();
         };
     }

@@ -77,6 +77,16 @@ final class ButtonPicture {
         }
     }
 
+    /** What sounds along: a counter of its own colour on its button's row, beside the note's. */
+    static void company(ButtonBoard board, double x, Place.Pressed at, Place.Pressed main, List<Shape> shapes) {
+        boolean sameRow = main.button().rowIndex() == at.button().rowIndex();
+        double left = sameRow ? x + (at.button().number() < main.button().number() ? -1.45 : 1.45) : x;
+        double y = y(board, at.button().rowIndex());
+        shapes.add(new Shape.Disc(left, y, RADIUS - 0.08, true, 0, Ink.COMPANY));
+        shapes.add(new Shape.Words(String.valueOf(at.button().number()), left, y + RADIUS * 0.66,
+                at.button().number() > 9 ? RADIUS * 1.5 : RADIUS * 1.85, Face.SANS_BOLD, Shape.Anchor.MIDDLE, Ink.PAPER));
+    }
+
     static void bellows(ButtonBoard board, List<FingeringStrip.Spot> spots, List<Shape> shapes) {
         if (!board.isTwoWay()) {
             return;

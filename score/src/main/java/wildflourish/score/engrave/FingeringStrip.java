@@ -10,7 +10,10 @@ import wildflourish.core.instrument.Unheld;
 import wildflourish.core.instrument.WindChart;
 import wildflourish.core.ornament.Gestures;
 import wildflourish.core.ornament.Making;
+import wildflourish.core.ornament.Means;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Situation;
+import wildflourish.core.ornament.Slot;
 import wildflourish.core.planning.Strokes;
 import wildflourish.core.setting.Setting;
 import wildflourish.score.display.Face;
@@ -66,11 +69,25 @@ public final class FingeringStrip {
             case WindChart chart -> holes(chart, system, spots, shapes);
             case Neck neck -> {
                 NeckPicture.strings(neck, system, aids.strokes(), shapes);
-                spots.forEach(s -> NeckPicture.note(neck, s, aids.strokes() ? strokes.at(s.note()) : Optional.empty(), shapes));
+                spots.forEach(s -> {
+                    NeckPicture.note(neck, s, aids.strokes() ? strokes.at(s.note()) : Optional.empty(), shapes);
+                    company(s).forEach(m -> {
+                        if (m instanceof Means.Finger(var at)) {
+                            NeckPicture.company(neck, s.x(), at, shapes);
+                        }
+                    });
+                });
             }
             case ButtonBoard board -> {
                 ButtonPicture.rows(board, system, shapes);
-                spots.forEach(s -> ButtonPicture.note(board, s, aids.air().contains(s.note()), shapes));
+                spots.forEach(s -> {
+                    ButtonPicture.note(board, s, aids.air().contains(s.note()), shapes);
+                    company(s).forEach(m -> {
+                        if (m instanceof Means.Press(var at) && s.place() instanceof Place.Pressed main) {
+                            ButtonPicture.company(board, s.x(), at, main, shapes);
+                        }
+                    });
+                });
                 ButtonPicture.bellows(board, spots, shapes);
             }
             case Unheld unheld -> { }
@@ -94,6 +111,14 @@ public final class FingeringStrip {
             }
             breath(spot, shapes);
         }
+    }
+
+    /** What else is held while a note sounds. */
+    private List<Means> company(Spot spot) {
+        List<Ornament> ornaments = setting.ornaments(spot.note(), situation.vocabulary());
+        return ornaments.stream().noneMatch(o -> o.slot() == Slot.COMPANY)
+                || !(Gestures.make(situation, spot.note(), ornaments) instanceof Making.Made made) ? List.of()
+                : made.gesture().company().stream().map(p -> p.means()).toList();
     }
 
     private void breath(Spot spot, List<Shape> shapes) {

@@ -83,6 +83,16 @@ final class NeckPicture {
         stroke.ifPresent(s -> stroke(spot.x(), strokes(neck), s, shapes));
     }
 
+    /** What sounds along: a smaller counter on its own string. */
+    static void company(Neck neck, double x, Place.Stopped at, List<Shape> shapes) {
+        double y = y(neck, at.index());
+        String figure = String.valueOf(neck.isFretted() ? at.above() : at.finger());
+        shapes.add(new Shape.Disc(x, y, RADIUS, true, 0, Ink.PAPER));
+        shapes.add(new Shape.Disc(x, y, RADIUS - 0.08, at.isOpen() ? false : true, 0.18, Ink.COMPANY));
+        shapes.add(new Shape.Words(figure, x, y + RADIUS * 0.66, RADIUS * 1.85, Face.SANS_BOLD, Shape.Anchor.MIDDLE,
+                at.isOpen() ? Ink.COMPANY : Ink.PAPER));
+    }
+
     private static void stroke(double x, double top, Stroke stroke, List<Shape> shapes) {
         if (stroke.joined()) {
             Ink ink = stroke.advice().isPresent() ? Ink.GLIDE : Ink.STAVE;

@@ -192,14 +192,22 @@ final class Stave {
         return edge;
     }
 
-    /** Strokes through the stem, for notes struck several times. */
+    /** Strokes through the stem, for notes struck several times: slanted bars as thick as a beam is spaced (the textbooks). */
     private void tremolo(Notation ornament, Stems.Stem stem, Heads heads) {
         for (String decoration : ornament.decorations()) {
-            if (decoration.matches("/{1,3}")) {
-                String glyph = "tremolo" + decoration.length();
-                double from = stem.up() ? heads.top() : heads.bottom();
-                double middle = (from + stem.end()) / 2;
-                shapes.add(MusicFont.glyph(glyph, stem.x(), middle, 0.9, Ink.TONGUE));
+            if (!decoration.matches("/{1,3}")) {
+                continue;
+            }
+            double thick = MusicFont.standard("beamThickness") * 0.8;
+            double step = thick + MusicFont.standard("beamSpacing");
+            double head = stem.up() ? heads.top() - 0.5 : heads.bottom() + 0.5;
+            double middle = (head + stem.end()) / 2 - (decoration.length() - 1) * step / 2;
+            for (int bar = 0; bar < decoration.length(); bar++) {
+                double y = middle + bar * step;
+                shapes.add(new Shape.Polygon(List.of(
+                        new Shape.Point(stem.x() - 0.65, y + 0.22), new Shape.Point(stem.x() + 0.65, y - 0.22),
+                        new Shape.Point(stem.x() + 0.65, y - 0.22 + thick), new Shape.Point(stem.x() - 0.65, y + 0.22 + thick)),
+                        Ink.TONGUE));
             }
         }
     }

@@ -1,0 +1,163 @@
+package wildflourish.app.trellis;
+
+import java.util.List;
+import java.util.function.Function;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.School;
+import wildflourish.core.ornament.Speeds;
+
+/** The player: the schools of the instrument, and how fast this student's hands are. */
+final class PlayerPanel extends VBox {
+
+    private final TrellisModel model;
+    private final VBox content = new VBox(7);
+    private boolean filling;
+
+    PlayerPanel(TrellisModel model, Runnable close) {
+        super(6);
+        this.model = model;
+        setId("player-panel");
+        getStyleClass().add("note-in-hand");
+        Label title = new Label("The player");
+        title.getStyleClass().add("note-title");
+        Button done = new Button("Done");
+        done.setId("player-done");
+        done.setTooltip(new Tooltip("back to the note in hand: Ctrl+U"));
+        done.setOnAction(e -> close.run());
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox top = new HBox(8, title, gap, done);
+        top.setAlignment(Pos.CENTER_LEFT);
+        ScrollPane scroll = new ScrollPane(content);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren().addAll(top, scroll);
+        model.state().addListener((o, before, now) -> {
+            if (isVisible()) {
+                show(now);
+            }
+        });
+        visibleProperty().addListener((o, before, now) -> {
+            if (now && model.isOpen()) {
+                show(model.state().get());
+            }
+        });
+    }
+
+    private void show(TrellisState now) {
+        filling = true;
+        Node focused = getScene() == null ? null : getScene().getFocusOwner();
+        String focusedId = focused == null ? null : focused.getId();
+        Instrument played = now.arrangement().instrument();
+        content.getChildren().clear();
+        List<School.Choice> choices = School.of(played.family());
+        if (!choices.isEmpty()) {
+            content.getChildren().add(heading("Schools, where players differ"));
+            choices.forEach(c -> content.getChildren().add(school(c, played, now)));
+        }
+        content.getChildren().add(heading("Speeds of this student, in milliseconds"));
+        Label explained = new Label(
+                "From the level; write what you measure. Below the first figure it is not heard, from the second on it is easy.");
+        explained.setWrapText(true);
+        explained.setMinHeight(USE_PREF_SIZE);
+        explained.getStyleClass().add("quiet");
+        content.getChildren().addAll(explained, speeds(now));
+        filling = false;
+        if (focusedId != null) {
+            content.lookupAll("#" + focusedId).stream().findFirst().ifPresent(Node::requestFocus);
+        }
+    }
+
+    private static Label heading(String text) {
+        Label heading = new Label(text);
+        heading.getStyleClass().add("panel-heading");
+        return heading;
+    }
+
+    private Node school(School.Choice choice, Instrument played, TrellisState now) {
+        ComboBox<School.Value> box = new ComboBox<>();
+        box.setId("school-" + choice.name());
+        box.setAccessibleText("school: " + choice.asks());
+        box.setMaxWidth(Double.MAX_VALUE);
+        box.getItems().setAll(choice.values());
+        box.setConverter(words(School.Value::words));
+        String value = played.school(choice.name(), now.arrangement().school());
+        box.getItems().stream().filter(v -> v.id().equals(value)).findFirst().ifPresent(box::setValue);
+        box.setOnAction(e -> {
+            if (!filling) {
+                model.player().setSchool(choice.name(), box.getValue().id());
+            }
+        });
+        Label label = new Label(choice.asks());
+        label.setLabelFor(box);
+        label.getStyleClass().add("quiet");
+        return new VBox(1, label, box);
+    }
+
+    private static <T> StringConverter<T> words(Function<T, String> name) {
+        return new StringConverter<>() {
+            @Override
+            public String toString(T value) {
+                return value == null ? "" : name.apply(value);
+            }
+
+            @Override
+            public T fromString(String text) {
+                throw new IllegalStateException("the boxes are not typed into");
+            }
+        };
+    }
+
+    private GridPane speeds(TrellisState now) {
+        GridPane grid = new GridPane(8, 4);
+        grid.addRow(0, quiet(""), quiet("at least"), quiet("with ease"));
+        int row = 1;
+        Speeds level = now.arrangement().speeds().nearestLevel();
+        for (PlayerChoices.Speed speed : model.player().speeds()) {
+            String id = speed.move().map(m -> m.name().toLowerCase(java.util.Locale.ROOT)).orElse("again");
+            TextField floor = field("floor-" + id, speed.span().floor(), speed.name() + ", at least");
+            TextField ease = field("ease-" + id, speed.span().comfortable(), speed.name() + ", with ease");
+            floor.setOnAction(e -> model.player().setSpeed(speed, floor.getText(),
+                    String.valueOf(Math.max(speed.span().comfortable(), number(floor.getText())))));
+            ease.setOnAction(e -> model.player().setSpeed(speed, floor.getText(), ease.getText()));
+            Label name = new Label(speed.name());
+            boolean own = !speed.move().map(level::of).orElse(level.again()).equals(speed.span());
+            name.setText(own ? speed.name() + "  (own)" : speed.name());
+            grid.addRow(row++, name, floor, ease);
+        }
+        return grid;
+    }
+
+    private static int number(String text) {
+        return text.strip().matches("\\d{1,5}") ? Integer.parseInt(text.strip()) : 0;
+    }
+
+    private static Label quiet(String text) {
+        Label label = new Label(text);
+        label.getStyleClass().add("quiet");
+        return label;
+    }
+
+    private static TextField field(String id, int value, String words) {
+        TextField field = new TextField(String.valueOf(value));
+        field.setId(id);
+        field.setPrefColumnCount(4);
+        field.setAccessibleText(words);
+        return field;
+    }
+}
