@@ -15,6 +15,7 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
+import wildflourish.app.across.AcrossModel;
 import wildflourish.app.chart.ChartModel;
 import wildflourish.app.chart.ChartState;
 import wildflourish.app.paint.Palette;
@@ -44,7 +45,7 @@ import wildflourish.score.paint.SvgPainter;
 public final class DeskModel {
 
     /** The screens there are. */
-    public enum Screen { SHELF, TRELLIS, CHART }
+    public enum Screen { SHELF, TRELLIS, CHART, ACROSS }
 
     private final Keeper keeper;
     private final Executor background;
@@ -52,6 +53,7 @@ public final class DeskModel {
     private final ShelfModel shelf = new ShelfModel();
     private final TrellisModel trellis;
     private final ChartModel chart;
+    private final AcrossModel across;
     private final ObjectProperty<Screen> screen = new SimpleObjectProperty<>(Screen.SHELF);
     private final ObjectProperty<Palette> palette = new SimpleObjectProperty<>(Palette.LIGHT);
     private final Map<String, Instrument> own = new LinkedHashMap<>();
@@ -105,6 +107,7 @@ public final class DeskModel {
                 takeOwn();
             }
         }, () -> trellis.isOpen() ? Optional.of(trellis.arrangement().tune()) : Optional.empty(), this::say);
+        this.across = new AcrossModel(trellis, background, ui, this::say);
         screen.addListener((o, a, now) -> keeper.remember("screen", now.name()));
         palette.addListener((o, a, now) -> keeper.remember("look", now.name()));
     }
@@ -115,6 +118,20 @@ public final class DeskModel {
 
     public TrellisModel trellis() {
         return trellis;
+    }
+
+    public AcrossModel across() {
+        return across;
+    }
+
+    /** Shows the open tune's version on every instrument. */
+    public void openAcross() {
+        if (trellis.isOpen()) {
+            across.refresh();
+            screen.set(Screen.ACROSS);
+        } else {
+            say("choose a tune on the shelf first");
+        }
     }
 
     public ChartModel chart() {

@@ -25,6 +25,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import wildflourish.app.across.AcrossView;
 import wildflourish.app.chart.ChartView;
 import wildflourish.app.paint.Palette;
 import wildflourish.app.shelf.Incipits;
@@ -42,7 +43,10 @@ public final class DeskView extends BorderPane {
 
     private static final String CHART_HINTS = "↑ ↓ note    Enter: take a change    Ctrl+Z undo    Ctrl+P print the chart";
 
+    private static final String ACROSS_HINTS = "↑ ↓ instrument    Enter: take it to the trellis    Ctrl+2 trellis";
+
     private final DeskModel model;
+    private final AcrossView across;
     private final ChartView chart;
     private final TrellisView trellis;
     private final ShelfView shelf;
@@ -51,6 +55,7 @@ public final class DeskView extends BorderPane {
     private final ToggleButton shelfTab = tab("shelf-tab", "Shelf", "Ctrl+1");
     private final ToggleButton trellisTab = tab("trellis-tab", "Trellis", "Ctrl+2");
     private final ToggleButton chartTab = tab("chart-tab", "Chart", "Ctrl+3");
+    private final ToggleButton acrossTab = tab("across-tab", "Across", "the version on every instrument: Ctrl+4");
     private final StackPane screens = new StackPane();
     private final Label hints = new Label();
 
@@ -58,11 +63,12 @@ public final class DeskView extends BorderPane {
     public DeskView(DeskModel model) {
         this.model = model;
         this.trellis = new TrellisView(model.trellis());
+        this.across = new AcrossView(model.across(), () -> model.screen().set(DeskModel.Screen.TRELLIS));
         this.chart = new ChartView(model.chart());
         this.shelf = new ShelfView(model.shelf(), new Incipits(model::document, model.palette()::get), model::open,
                 this::askForFile);
         getStyleClass().add("desk");
-        screens.getChildren().addAll(shelf, trellis, chart);
+        screens.getChildren().addAll(shelf, trellis, chart, across);
         setTop(new VBox(top(), path));
         setCenter(screens);
         setBottom(bottom());
@@ -80,6 +86,11 @@ public final class DeskView extends BorderPane {
         shelfTab.setToggleGroup(tabs);
         trellisTab.setToggleGroup(tabs);
         chartTab.setToggleGroup(tabs);
+        acrossTab.setToggleGroup(tabs);
+        acrossTab.setOnAction(e -> {
+            model.openAcross();
+            show(model.screen().get());
+        });
         chartTab.setOnAction(e -> model.openChart());
         shelfTab.setOnAction(e -> model.screen().set(DeskModel.Screen.SHELF));
         trellisTab.setOnAction(e -> openTrellis());
@@ -92,7 +103,7 @@ public final class DeskView extends BorderPane {
         Button sheet = action("sheet", "Sheet…", "print the take-home sheet: Ctrl+P", this::askForSheet);
         Button export = action("export", "Write file…", "as ABC, MIDI, SVG or PDF: Ctrl+E", this::askForExport);
         Button look = action("look", "Light / dark", "change the look: Ctrl+L", this::changeLook);
-        HBox bar = new HBox(8, shelfTab, trellisTab, chartTab, title, gap, bringIn, sheet, export, look);
+        HBox bar = new HBox(8, shelfTab, trellisTab, chartTab, acrossTab, title, gap, bringIn, sheet, export, look);
         bar.setAlignment(Pos.CENTER_LEFT);
         bar.getStyleClass().add("top");
         return bar;
@@ -147,6 +158,7 @@ public final class DeskView extends BorderPane {
         boolean onTrellis = screen == DeskModel.Screen.TRELLIS;
         trellis.setVisible(onTrellis && model.trellis().isOpen());
         chart.setVisible(screen == DeskModel.Screen.CHART);
+        across.setVisible(screen == DeskModel.Screen.ACROSS);
         title.setVisible(onTrellis);
         switch (screen) {
             case SHELF -> {
@@ -163,6 +175,11 @@ public final class DeskView extends BorderPane {
                 hints.setText(CHART_HINTS);
                 chartTab.setSelected(true);
                 chart.focusNotes();
+            }
+            case ACROSS -> {
+                hints.setText(ACROSS_HINTS);
+                acrossTab.setSelected(true);
+                across.focusList();
             }
         }
     }
@@ -183,6 +200,7 @@ public final class DeskView extends BorderPane {
         }
         trellis.setPalette(palette);
         chart.setPalette(palette);
+        across.setPalette(palette);
         shelf.refresh();
     }
 
@@ -257,6 +275,7 @@ public final class DeskView extends BorderPane {
         accelerator(scene, KeyCode.DIGIT1, () -> model.screen().set(DeskModel.Screen.SHELF));
         accelerator(scene, KeyCode.DIGIT2, this::openTrellis);
         accelerator(scene, KeyCode.DIGIT3, model::openChart);
+        accelerator(scene, KeyCode.DIGIT4, model::openAcross);
         accelerator(scene, KeyCode.I, () -> onTrellis(t -> trellis.chooseInstrument()));
         accelerator(scene, KeyCode.H, () -> onTrellis(t -> t.places().keepHabit()));
         accelerator(scene, KeyCode.G, () -> onTrellis(t -> t.ornaments().grow()));

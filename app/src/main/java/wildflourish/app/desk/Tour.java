@@ -34,8 +34,13 @@ final class Tour {
             trellis.select(4, 19);
             model.palette().set(Palette.DARK);
         }));
-        stops.add(new Stop("fiddle", () -> {
+        stops.add(new Stop("across", () -> {
             model.palette().set(Palette.LIGHT);
+            model.openAcross();
+        }));
+        stops.add(new Stop("fiddle", () -> {
+            model.across().select(13);
+            model.screen().set(DeskModel.Screen.TRELLIS);
             on("fiddle", 5, 56);
         }));
         stops.add(new Stop("concertina", () -> on("anglo-cg", 5, 56)));
@@ -75,11 +80,19 @@ final class Tour {
         }
         Stop stop = stops.poll();
         stop.arrive().run();
+        settle(stop);
+    }
+
+    private void settle(Stop stop) {
         // Two pulses of the toolkit, so that layout and canvas have settled before the picture is taken.
         PauseTransition settle = new PauseTransition(Duration.millis(250));
         settle.setOnFinished(e -> {
-            picture(stop.name());
-            next();
+            if (model.across().working().get()) {
+                settle(stop);
+            } else {
+                picture(stop.name());
+                next();
+            }
         });
         settle.play();
     }

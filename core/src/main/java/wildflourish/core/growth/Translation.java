@@ -17,6 +17,7 @@ import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
+import wildflourish.core.ornament.Verdict;
 import wildflourish.core.ornament.Vocabulary;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
@@ -62,7 +63,7 @@ public record Translation(Ladder ladder, List<Step> steps) {
     /** What a placement answered by its nth equivalent is worth, in the units of the search; nothing is worth 0. */
     private static final int WORTH = 100;
     private static final int FARTHER = 9;
-    private static final int TIGHT = 25;
+    private static final int TIGHT = 4;
 
     public Translation {
         steps = List.copyOf(steps);
@@ -360,30 +361,38 @@ public record Translation(Ladder ladder, List<Step> steps) {
                             && answer.get().name().equals(one.ornament().name());
                     Kind kind = answer.isEmpty() ? Kind.LEFT_OUT : same ? Kind.SAME : nearest ? Kind.OWN_MEANS : Kind.CHANGED;
                     steps.add(new Step(to.tune().note(note).barNumber(), note, one.rung(), one.ornament(), answer, kind,
-                            why(note, one, kind)));
+                            why(note, one, kind, chosen.get(i))));
                 }
             }
             return steps;
         }
 
-        private String why(int note, Placed one, Kind kind) {
+        private String why(int note, Placed one, Kind kind, Answer chosen) {
             return switch (kind) {
                 case SAME -> "it lies under these hands too";
                 case OWN_MEANS -> "the same idea by the %s's own means".formatted(to.instrument().name());
-                case CHANGED, LEFT_OUT -> obstacle(note, one);
+                case CHANGED, LEFT_OUT -> obstacle(note, one, chosen);
             };
         }
 
         /** What stands in the way of the nearest equivalent. */
-        private String obstacle(int note, Placed one) {
+        private String obstacle(int note, Placed one, Answer chosen) {
             if (one.choices().isEmpty()) {
                 return "the %s has nothing that says this".formatted(to.instrument().name());
             }
             Ornament nearest = one.choices().getFirst();
-            var verdict = Playability.of(to, note, List.of(nearest), tempo, speeds);
-            return verdict.isBlocked() ? "%s: %s".formatted(nearest.name(), verdict.inWords())
-                    : "%s: %s".formatted(nearest.name(), verdict instanceof wildflourish.core.ornament.Verdict.Clean
-                            ? "not beside what else stands here" : verdict.inWords());
+            Verdict alone = Playability.of(to, note, List.of(nearest), tempo, speeds);
+            if (alone.isBlocked()) {
+                return "%s: %s".formatted(nearest.name(), alone.inWords());
+            }
+            List<Ornament> beside = new ArrayList<>();
+            Arrays.stream(chosen.chosen()).filter(o -> o != null && o.slot() != nearest.slot()).forEach(beside::add);
+            beside.add(nearest);
+            Verdict together = Playability.of(to, note, beside, tempo, speeds);
+            if (together.isBlocked()) {
+                return "%s, with what else stands on the note: %s".formatted(nearest.name(), together.inWords());
+            }
+            return "%s: its neighbours, or what else stands on the note, take its time".formatted(nearest.name());
         }
     }
 }
