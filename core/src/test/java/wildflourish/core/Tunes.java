@@ -97,4 +97,14 @@ public final class Tunes {
     public static Situation whistle(Meter meter, Key key, String text) {
         return Situation.of(Timeline.of(of(meter, key, text)), Instruments.known("whistle-d"), School.USUAL);
     }
+
+    /** A tune in 4/4 and D major on an instrument, the schools as usual. */
+    public static Situation on(String instrument, String text) {
+        return on(instrument, School.USUAL, text);
+    }
+
+    /** A tune in 4/4 and D major on an instrument in a school. */
+    public static Situation on(String instrument, School school, String text) {
+        return Situation.of(Timeline.of(of(Meter.of(4, 4), d(), text)), Instruments.known(instrument), school);
+    }
 }

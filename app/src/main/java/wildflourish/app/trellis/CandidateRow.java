@@ -141,7 +141,7 @@ final class CandidateRow extends Button {
         pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("standing"), stands);
         pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("looked-at"), details != null);
         time(v);
-        numbers.setText(v.inWords() + v.cleanUpTo().map(t -> ", clean up to " + t.spoken()).orElse(""));
+        numbers.setText(v.inWords());
         reason.setText(text(candidate, stands, state));
         List<Node> parts = new ArrayList<>(List.of(box.getChildren().getFirst(), time));
         if (!reason.getText().isEmpty()) {
@@ -181,6 +181,7 @@ final class CandidateRow extends Button {
 
     private static String text(Candidate candidate, boolean stands, TrellisState state) {
         List<String> lines = new ArrayList<>();
+        candidate.verdict().cleanUpTo().ifPresent(t -> lines.add("clean up to " + t.spoken()));
         if (stands) {
             int from = state.arrangement().ladder().lowestWith(state.note(), candidate.ornament().id());
             lines.add("stands here from “%s” up".formatted(state.arrangement().ladder().rung(from).name()));

@@ -115,6 +115,7 @@ abstract class Hand {
             case HelperNote.Between h -> between();
             case HelperNote.Blue h -> blue();
             case HelperNote.Named(Pitch named) -> onInstrument(named);
+            case HelperNote.Through(Pitch through) -> onInstrument(through);
             case HelperNote.FingerAbove h -> onInstrument(stand.key().step(pitch, 1));
             case HelperNote.FingerBelow h -> onInstrument(stand.key().step(pitch, -1));
             case HelperNote.OpenString h -> throw new IllegalStateException("no strings here");

@@ -76,6 +76,9 @@ public sealed interface HelperNote {
     /** A pitch by its name. */
     record Named(Pitch pitch) implements HelperNote {}
 
+    /** A pitch that a movement of several fingers passes through. */
+    record Through(Pitch pitch) implements HelperNote {}
+
     HelperNote ITSELF = new Itself();
 
     Map<String, HelperNote> WORDS = words();
@@ -122,9 +125,10 @@ public sealed interface HelperNote {
             return known;
         }
         try {
-            return new Named(Pitch.parse(words));
+            return words.startsWith("through ") ? new Through(Pitch.parse(words.substring("through ".length())))
+                    : new Named(Pitch.parse(words));
         } catch (IllegalArgumentException e) {
-            throw new IllegalArgumentException("there is no helper note '%s'; there are %s, or a pitch like G5".formatted(
+            throw new IllegalArgumentException("there is no helper note '%s'; there are %s, or a pitch like G5, or through G5".formatted(
                     words, String.join(", ", WORDS.keySet())));
         }
     }

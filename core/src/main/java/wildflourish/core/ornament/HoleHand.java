@@ -35,7 +35,7 @@ final class HoleHand extends Hand {
             case CUT -> cut(ornament);
             case CRAN_CUT -> cran(ornament);
             case TAP -> tap(ornament);
-            case CLOSE -> new Gesture.Part(move, ornament, pitch, new Means.Hole(opener()));
+            case CLOSE -> new Gesture.Part(move, ornament, chart.pitches().getFirst(), new Means.Hole(opener()));
             case SLAP -> slap(ornament);
             case SLIDE -> slide(ornament);
             case FALL -> new Gesture.Part(move, ornament, stepBelow(), new Means.Hole(below()));
@@ -180,16 +180,16 @@ final class HoleHand extends Hand {
 
     /** Another note that takes this one's place. */
     private Gesture.Part other(Motion motion, String ornament) {
-        return switch (motion.helper()) {
-            case HelperNote.Fork f -> fork(ornament);
-            case HelperNote.Seesaw s -> {
-                FingerWork.Seesaw shake = chart.work().seesaw(pitch)
-                        .orElseThrow(() -> new Hindrance(new Obstacle.NoFork(pitch)));
-                yield new Gesture.Part(Move.PASSING, ornament, chart.work().above(pitch, shake.to()),
-                        new Means.Holes(List.of(shake.rises(), shake.falls())));
-            }
-            default -> new Gesture.Part(Move.PASSING, ornament, byMusic(motion.helper()), Means.STILL);
-        };
+        if (motion.helper() instanceof HelperNote.Fork) {
+            return fork(ornament);
+        }
+        if (motion.helper() instanceof HelperNote.Seesaw) {
+            FingerWork.Seesaw shake = chart.work().seesaw(pitch)
+                    .orElseThrow(() -> new Hindrance(new Obstacle.NoFork(pitch)));
+            return new Gesture.Part(Move.PASSING, ornament, chart.work().above(pitch, shake.to()),
+                    new Means.Holes(List.of(shake.rises(), shake.falls())));
+        }
+        return new Gesture.Part(Move.PASSING, ornament, byMusic(motion.helper()), Means.STILL);
     }
 
     /** The fork above, from the low note on the way to the middle one, or from the middle one in a shake. */
@@ -206,19 +206,13 @@ final class HoleHand extends Hand {
     }
 
     private Gesture.Part grace(Motion motion, String ornament) {
-        if (family != Family.NINE_NOTE_CHANTER) {
-            Pitch helper = byMusic(motion.helper());
-            return new Gesture.Part(Move.GRACE, ornament, helper, Means.STILL);
-        }
-        Pitch grace = switch (motion.helper()) {
-            case HelperNote.Doubling d -> doubling();
-            default -> byMusic(motion.helper());
-        };
-        if (grace.midi() < pitch.midi()) {
+        boolean byOneFinger = family == Family.NINE_NOTE_CHANTER && !(motion.helper() instanceof HelperNote.Through);
+        Pitch grace = motion.helper() instanceof HelperNote.Doubling ? doubling() : byMusic(motion.helper());
+        if (!byOneFinger) {
             return new Gesture.Part(Move.GRACE, ornament, grace, Means.STILL);
         }
         OptionalInt hole = chart.work().graceHole(grace);
-        if (hole.isEmpty() || grace.midi() == pitch.midi() || !way.holes().isClosed(hole.getAsInt())) {
+        if (hole.isEmpty() || grace.midi() <= pitch.midi() || !way.holes().isClosed(hole.getAsInt())) {
             throw new Hindrance(new Obstacle.NoSuchGrace(grace, pitch));
         }
         return new Gesture.Part(Move.GRACE, ornament, grace, new Means.Hole(hole.getAsInt()));

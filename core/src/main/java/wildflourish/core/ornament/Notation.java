@@ -89,7 +89,12 @@ public record Notation(
                         words.add(writing.sign());
                     }
                 }
-                case GRACES -> graces.add(part);
+                case GRACES -> {
+                    boolean gap = part.move().isSilence() && !part.equals(gesture.parts(part.ornament()).getFirst());
+                    if (!gap) {
+                        graces.add(part);
+                    }
+                }
                 case GRACES_OF_NEXT -> {
                     if (part.move() != Move.SOUND) {
                         next.add(written(part));
@@ -114,7 +119,7 @@ public record Notation(
         private List<Gesture.Part> trimmed() {
             int from = !graces.isEmpty() && graces.getFirst().move() == Move.SOUND ? 1 : 0;
             int to = graces.size();
-            if (to > from && graces.getLast().move().isTone()) {
+            if (to > from && (graces.getLast().move().isTone() || graces.getLast().move() == Move.TOUCH)) {
                 to--;
             }
             return graces.subList(from, to);

@@ -169,6 +169,7 @@ public final class OrnamentMark {
                 dot(middle, y - 0.4, 0.13);
             }
             case HelperNote.Before before -> ring(middle, y, 0.25);
+            case HelperNote.Through(var pitch) -> dot(middle, y + 0.6 - Math.clamp(pitch.diatonic() - 32, 0, 6) * 0.18, 0.17);
             default -> peak(left, middle, right, y, 0.45);
         }
     }
