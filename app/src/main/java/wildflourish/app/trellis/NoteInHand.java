@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -28,6 +29,7 @@ public final class NoteInHand extends VBox {
     private final Label none = new Label();
     private final VBox rows = new VBox(4);
     private final Map<Ornament, CandidateRow> byOrnament = new HashMap<>();
+    private CandidateRow lookedAt;
     private Palette palette = Palette.LIGHT;
 
     /** A panel beside the trellis of the same model. */
@@ -55,6 +57,7 @@ public final class NoteInHand extends VBox {
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(title, place, relief, scroll);
+        rows.heightProperty().addListener((o, before, now) -> Platform.runLater(this::keepInSight));
         model.state().addListener((o, before, now) -> show(now));
     }
 
@@ -94,16 +97,16 @@ public final class NoteInHand extends VBox {
         if (!rows.getChildren().equals(shown)) {
             rows.getChildren().setAll(shown);
         }
-        if (looked != null) {
-            keepInSight(looked);
-        }
+        lookedAt = looked;
+        keepInSight();
     }
 
-    /** Scrolls so that the whole row can be seen. */
-    private void keepInSight(CandidateRow row) {
-        rows.applyCss();
-        rows.layout();
-        scroll.layout();
+    /** Scrolls so that the whole row that is looked at can be seen. */
+    private void keepInSight() {
+        CandidateRow row = lookedAt;
+        if (row == null) {
+            return;
+        }
         double all = rows.getHeight() - scroll.getViewportBounds().getHeight();
         if (all <= 0) {
             return;

@@ -56,7 +56,7 @@ class DeskWindowTest extends WindowTest {
         assertThat(model.trellis().arrangement().ladder().setting(4).at(1)).isEmpty();
         write("m");
         assertThat(model.trellis().arrangement().ladder().setting(4).at(1)).containsExactly("long-cran");
-        assertThat(lookup("#note-how").<Label>query().getText()).contains("third finger of the upper hand");
+        assertThat(lookup("#sight-how").<Label>query().getText()).contains("third finger of the upper hand");
         Arrangement placed = model.trellis().arrangement();
         push(KeyCode.CONTROL, KeyCode.Z);
         assertThat(model.trellis().arrangement().ladder().setting(4).at(1)).isEmpty();
@@ -195,8 +195,9 @@ class DeskWindowTest extends WindowTest {
     @Test
     void schoolLevelGrowAndThinOutAreInTheWindow() {
         open(true);
+        push(KeyCode.CONTROL, KeyCode.U);
+        interact(() -> lookup("#level").<ComboBox<String>>query().setValue("expert"));
         interact(() -> {
-            lookup("#level").<ComboBox<String>>query().setValue("expert");
             ComboBox<School.Value> cut = lookup("#school-cut").query();
             cut.setValue(cut.getItems().get(1));
         });
@@ -238,16 +239,17 @@ class DeskWindowTest extends WindowTest {
         clickOn("#place-1");
         assertThat(lookup("#note-fingers").<Label>query().getText()).isEqualTo("open A string");
         push(KeyCode.CONTROL, KeyCode.Z);
+        push(KeyCode.CONTROL, KeyCode.U);
         interact(() -> {
             ComboBox<School.Value> school = lookup("#school-open-string").query();
             school.setValue(school.getItems().get(1));
         });
         assertThat(lookup("#note-fingers").<Label>query().getText()).isEqualTo("open A string");
         assertThat(lookup("#school-cut").queryAll()).isEmpty();
-        assertThat(lookup("#school-roll").queryAll()).isEmpty();
-        assertThat(lookup("#note-none").<Label>query().getText()).contains("no ornaments for the fiddle");
+        assertThat(lookup("#school-roll-finger").queryAll()).hasSize(1);
         interact(() -> model.trellis().player().setInstrument("whistle-d"));
-        assertThat(lookup("#note-none").queryAll()).isEmpty();
+        assertThat(lookup("#school-cut").queryAll()).hasSize(1);
+        assertThat(lookup("#school-roll-finger").queryAll()).isEmpty();
     }
 
     @Test
@@ -394,8 +396,8 @@ class DeskWindowTest extends WindowTest {
             view.layout();
         }
         Bounds before = null;
-        for (String id : new String[] {"shelf-tab", "trellis-tab", "bring", "sheet", "export", "look", "slower",
-            "faster", "level", "school-cut", "school-roll", "grow", "prune", "undo", "redo"}) {
+        for (String id : new String[] {"shelf-tab", "trellis-tab", "chart-tab", "across-tab", "bring", "sheet", "export", "look", "slower",
+            "faster", "level", "player", "grow", "prune", "undo", "redo"}) {
             Node node = view.lookup("#" + id);
             Bounds b = node.localToScene(node.getLayoutBounds());
             assertThat(b.getMinX()).as("%s at %s", id, width).isGreaterThanOrEqualTo(0);
