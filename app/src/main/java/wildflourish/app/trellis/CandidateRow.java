@@ -3,6 +3,7 @@ package wildflourish.app.trellis;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.animation.PauseTransition;
 import javafx.geometry.Insets;
 import javafx.geometry.Orientation;
 import javafx.geometry.Pos;
@@ -19,6 +20,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.FillRule;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.SVGPath;
+import javafx.util.Duration;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.growth.Candidate;
@@ -28,11 +30,12 @@ import wildflourish.core.ornament.Verdict;
 import wildflourish.score.engrave.OrnamentMark;
 
 /** One ornament that the note in hand can take: its key, mark, verdict, time wanted against time there is, and limit. */
-final class CandidateRow extends Button {
+final class CandidateRow extends VBox {
 
     private static final double TRACK = 72;
     private static final String CROSS = "M1 0 L5 4 L9 0 L10 1 L6 5 L10 9 L9 10 L5 6 L1 10 L0 9 L4 5 L0 1 Z";
 
+    private final PauseTransition pause = new PauseTransition(Duration.millis(450));
     private final Canvas mark = new Canvas(38, 18);
     private final Label name = new Label();
     private final Label verdict = new Label();
@@ -44,18 +47,20 @@ final class CandidateRow extends Button {
     private final Rectangle wanted = new Rectangle(0, 6);
     private final Rectangle end = new Rectangle(2, 12);
     private final VBox box;
+    private final Button head = new Head();
 
     CandidateRow(Ornament ornament, TrellisModel model) {
-        setId("ornament-" + ornament.id());
+        setId("row-" + ornament.id());
         getStyleClass().setAll("candidate");
-        setMaxWidth(Double.MAX_VALUE);
-        setFocusTraversable(true);
-        setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
-        setOnAction(e -> model.ornaments().toggle(ornament.id()));
-        setOnMouseEntered(e -> lookAfterAWhile(model, ornament.id()));
-        setOnMouseExited(e -> pause.stop());
-        focusedProperty().addListener((o, before, now) -> {
-            if (now && isFocusVisible()) {
+        head.setId("ornament-" + ornament.id());
+        head.getStyleClass().setAll("candidate-head");
+        head.setMaxWidth(Double.MAX_VALUE);
+        head.setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
+        head.setOnAction(e -> model.ornaments().toggle(ornament.id()));
+        head.setOnMouseEntered(e -> lookAfterAWhile(model, ornament.id()));
+        head.setOnMouseExited(e -> pause.stop());
+        head.focusedProperty().addListener((o, before, now) -> {
+            if (now && head.isFocusVisible()) {
                 model.ornaments().look(ornament.id());
             }
         });
@@ -64,13 +69,13 @@ final class CandidateRow extends Button {
         name.setText(ornament.name());
         name.getStyleClass().add("candidate-name");
         verdict.getStyleClass().add("verdict");
-        verdict.setMinWidth(USE_PREF_SIZE);
+        verdict.setMinWidth(Region.USE_PREF_SIZE);
         verdict.setGraphic(sign);
         verdict.setGraphicTextGap(5);
         sign.setFillRule(FillRule.EVEN_ODD);
         reason.getStyleClass().add("reason");
         reason.setWrapText(true);
-        name.setMinWidth(USE_PREF_SIZE);
+        name.setMinWidth(Region.USE_PREF_SIZE);
         end.getStyleClass().add("time-end");
         track.setMinSize(TRACK + 4, 12);
         track.setPrefSize(TRACK + 4, 12);
@@ -89,11 +94,28 @@ final class CandidateRow extends Button {
         box.setPadding(new Insets(5, 8, 5, 8));
         box.setFillWidth(true);
         box.prefWidthProperty().bind(widthProperty().subtract(2));
-        setGraphic(box);
+        head.setGraphic(box);
+        getChildren().add(head);
     }
 
-    private final javafx.animation.PauseTransition pause =
-            new javafx.animation.PauseTransition(javafx.util.Duration.millis(450));
+    /** A button as high as its words are at the width it is given. */
+    private final class Head extends Button {
+
+        @Override
+        public Orientation getContentBias() {
+            return Orientation.HORIZONTAL;
+        }
+
+        @Override
+        protected double computePrefHeight(double width) {
+            return box.prefHeight(width < 0 ? getWidth() - 2 : width - 2);
+        }
+
+        @Override
+        protected double computeMinHeight(double width) {
+            return computePrefHeight(width);
+        }
+    }
 
     /** Resting the pointer on a row looks at it; passing over it does not. */
     private void lookAfterAWhile(TrellisModel model, String id) {
@@ -103,21 +125,6 @@ final class CandidateRow extends Button {
             }
         });
         pause.playFromStart();
-    }
-
-    @Override
-    public Orientation getContentBias() {
-        return Orientation.HORIZONTAL;
-    }
-
-    @Override
-    protected double computePrefHeight(double width) {
-        return box.prefHeight(width < 0 ? getWidth() - 2 : width - 2);
-    }
-
-    @Override
-    protected double computeMinHeight(double width) {
-        return computePrefHeight(width);
     }
 
     /**
@@ -143,15 +150,13 @@ final class CandidateRow extends Button {
         time(v);
         numbers.setText(v.inWords());
         reason.setText(text(candidate, stands, state));
-        List<Node> parts = new ArrayList<>(List.of(box.getChildren().getFirst(), time));
-        if (!reason.getText().isEmpty()) {
-            parts.add(reason);
+        reason.setVisible(!reason.getText().isEmpty());
+        reason.setManaged(reason.isVisible());
+        List<Node> parts = details == null ? List.of(head) : List.of(head, details);
+        if (!getChildren().equals(parts)) {
+            getChildren().setAll(parts);
         }
-        if (details != null) {
-            parts.add(details);
-        }
-        box.getChildren().setAll(parts);
-        setAccessibleText("%s, key %s, %s, %s, %s".formatted(ornament.name(), ornament.key(), v.word(), numbers.getText(),
+        head.setAccessibleText("%s, key %s, %s, %s, %s".formatted(ornament.name(), ornament.key(), v.word(), numbers.getText(),
                 reason.getText()));
     }
 

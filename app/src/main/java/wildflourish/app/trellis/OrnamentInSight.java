@@ -1,12 +1,12 @@
 package wildflourish.app.trellis;
 
 import java.util.Optional;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
-import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import wildflourish.app.paint.CanvasPainter;
@@ -55,10 +55,7 @@ final class OrnamentInSight extends VBox {
         spread.setTooltip(new Tooltip("place it on every note of this rung where it is clean: Ctrl+R"));
         spread.setOnAction(e -> model.ornaments().spread());
         deeds.setAlignment(Pos.CENTER_LEFT);
-        // What is clicked here is not a click on the row around it, which would place or lift the ornament.
-        addEventHandler(MouseEvent.MOUSE_PRESSED, MouseEvent::consume);
-        addEventHandler(MouseEvent.MOUSE_RELEASED, MouseEvent::consume);
-        addEventHandler(MouseEvent.MOUSE_CLICKED, MouseEvent::consume);
+        setPadding(new Insets(0, 9, 7, 9));
         getChildren().addAll(moved, how, picture, deeds);
     }
 

@@ -101,7 +101,7 @@ class OrnamentsWindowTest extends WindowTest {
         String second = model.trellis().state().get().looking().orElseThrow();
         assertThat(second).isNotEqualTo(first);
         assertThat(now().ladder().setting(5).at(note)).isEmpty();
-        assertThat(lookup("#ornament-" + second).<Node>query().lookup("#in-sight")).isNotNull();
+        assertThat(lookup("#row-" + second).<Node>query().lookup("#in-sight")).isNotNull();
         push(KeyCode.CONTROL, KeyCode.UP);
         assertThat(model.trellis().state().get().looking()).contains(first);
         push(KeyCode.ENTER);
