@@ -56,8 +56,8 @@ public final class Equivalents {
     }
 
     /**
-     * The ornaments by which another family says what this one says, the nearest first: those of the idea that begins with
-     * it, then those of other ideas it belongs to, then their easier relatives.
+     * The ornaments by which another family says what this one says, the nearest first: those of the ideas that begin with
+     * it, or where none does, of the ideas it belongs to; then their easier relatives.
      */
     public static List<Ornament> of(Ornament ornament, Family from, Vocabulary to, Family target) {
         String known = from + " " + ornament.id() + " " + target;
@@ -74,7 +74,8 @@ public final class Equivalents {
         Set<String> ids = new LinkedHashSet<>();
         List<Idea> about = IDEAS.stream().filter(i -> i.byFamily().getOrDefault(from, List.of()).contains(id))
                 .sorted(java.util.Comparator.comparingInt(i -> i.byFamily().get(from).indexOf(id))).toList();
-        about.forEach(i -> ids.addAll(i.byFamily().getOrDefault(target, List.of())));
+        List<Idea> own = about.stream().filter(i -> i.byFamily().get(from).getFirst().equals(id)).toList();
+        (own.isEmpty() ? about : own).forEach(i -> ids.addAll(i.byFamily().getOrDefault(target, List.of())));
         for (String equal : List.copyOf(ids)) {
             ids.addAll(vocabulary.known(equal).easier());
         }

@@ -91,7 +91,11 @@ public final class Gestures {
                         continue;
                     }
                     List<Gesture.Part> made = parts(ornament, motions(ornament));
-                    if (early) {
+                    boolean closes = made.getFirst().move() == Move.CLOSE;
+                    if (closes && !hasNoteBefore()) {
+                        throw new Hindrance(new Obstacle.NothingBefore());
+                    }
+                    if (early || closes) {
                         lead.addAll(made);
                     } else {
                         parts.getFirst().addAll(inBeat, made);
@@ -114,9 +118,12 @@ public final class Gestures {
 
     /** Whether graces are played before the beat here: a school, and only where a note goes before to take the time from. */
     private boolean isBeforeBeat() {
-        return situation.instrument().school("grace", situation.school()).equals("before")
-                && situation.tune().before(stand.index())
-                        .filter(b -> b.onset().plus(b.sounding()).equals(stand.onset())).isPresent();
+        return situation.instrument().school("grace", situation.school()).equals("before") && hasNoteBefore();
+    }
+
+    private boolean hasNoteBefore() {
+        return situation.tune().before(stand.index())
+                .filter(b -> b.onset().plus(b.sounding()).equals(stand.onset())).isPresent();
     }
 
     private void checkStack(List<Ornament> stack) {

@@ -197,7 +197,13 @@ public final class Realiser {
     private void decorated(Stand stand, Gesture gesture) {
         List<Timing.Timed> timed = Timing.of(gesture, msPerWhole, speeds);
         Gesture.Part first = gesture.pulses().getFirst().parts().getFirst();
-        boolean fresh = first.move().isStart() || gesture.along().stream().anyMatch(p -> p.move().isStart());
+        boolean closes = gesture.lead().stream().anyMatch(p -> p.move() == Move.CLOSE);
+        if (closes && !silent) {
+            // The chanter closes before the beat, and the note before ends there.
+            shortenLast(-timed.getFirst().atMs());
+        }
+        boolean fresh = closes || first.move().isStart()
+                || gesture.along().stream().anyMatch(p -> p.move().isStart());
         Sound.Start start = fresh ? Sound.Start.ATTACK
                 : gesture.slurred() && !silent ? Sound.Start.JOINED : startOf(stand, gesture.first().move().isBlip());
         double length = stand.sounding().toDouble() * msPerWhole;
@@ -215,7 +221,7 @@ public final class Realiser {
             } else if (move.isGlide()) {
                 added.add(within(stand, at, t.forMs(), part,
                         move == Move.SLIDE ? Sound.Start.GLIDE : Sound.Start.GLIDE_AWAY));
-            } else if (!part.ornament().isEmpty()) {
+            } else if (!part.ornament().isEmpty() && t.atMs() > -1e-9) {
                 Running next = next(running, t, at, stand);
                 if (next != running) {
                     melodyEnd = end(running, at, stand, added, melodyEnd);
@@ -328,13 +334,18 @@ public final class Realiser {
         return situation.instrument().layout() instanceof Neck neck && neck.strokes().equals("fingers");
     }
 
-    /** Ends what sounded last a little early: the chanter is closed before the next note, for a quarter of it at most. */
+    /** The chanter is closed before the next note for an instant. */
     private void closeBefore() {
+        shortenLast(speeds.of(Move.CLOSE).floor());
+    }
+
+    /** Ends what sounded last a little early, by half of it at most. */
+    private void shortenLast(double by) {
         for (int i = sounds.size() - 1; i >= 0; i--) {
             Sound last = sounds.get(i);
-            if (Math.abs(last.atMs() + last.forMs() - clock) < 1e-6 && last.start() != Sound.Start.WITHIN) {
-                double gap = Math.min(speeds.of(Move.CLOSE).floor(), last.forMs() / 4);
-                sounds.set(i, lasting(last, last.forMs() - gap));
+            boolean runs = last.start() == Sound.Start.ATTACK || last.start() == Sound.Start.JOINED;
+            if (runs && Math.abs(last.atMs() + last.forMs() - clock) < 1e-6) {
+                sounds.set(i, lasting(last, last.forMs() - Math.min(by, last.forMs() / 2)));
                 return;
             }
         }

@@ -85,7 +85,8 @@ public record Situation(
     private Strokes strokes(Map<Integer, List<Ornament>> placed) {
         Set<Integer> joined = new HashSet<>();
         placed.forEach((note, ornaments) -> {
-            if (ornaments.stream().anyMatch(o -> o.writing().kind() == Ornament.Sign.SLUR)) {
+            if (note < tune.size() && ornaments.stream().anyMatch(o -> o.writing().kind() == Ornament.Sign.SLUR)
+                    && Gestures.make(this, note, ornaments) instanceof Making.Made) {
                 joined.add(note);
             }
         });

@@ -28,7 +28,8 @@ final class StringHand extends Hand {
     Gesture.Part part(Motion motion, String ornament) {
         Move move = motion.move();
         return switch (move) {
-            case SOUND, TOUCH, BREATH, SWELL, SLUR, TONGUE -> still(move, ornament);
+            case SOUND, TOUCH, BREATH, SWELL, TONGUE -> still(move, ornament);
+            case SLUR -> slur(ornament);
             case WAVER -> new Gesture.Part(move, ornament, pitch, new Means.Finger(stopped("vibrate")));
             case STROKE -> stroke(motion.helper(), ornament);
             case GRACE, CUT, TAP, PASSING, PULL, HAMMER -> onOwnString(motion, ornament);
@@ -37,6 +38,13 @@ final class StringHand extends Hand {
             case FALL -> new Gesture.Part(move, ornament, byMusic(motion.helper()), new Means.Finger(stopped("slide away")));
             case CRAN_CUT, POP, SLAP, OVERLAP, CLOSE, COMPANY -> throw cannot(move);
         };
+    }
+
+    private Gesture.Part slur(String ornament) {
+        if (before().pitch().midi() == pitch.midi()) {
+            throw new Hindrance(new Obstacle.WrongNoteBefore("two equal notes in one bow run together"));
+        }
+        return still(Move.SLUR, ornament);
     }
 
     private Stopped stopped(String wanted) {
