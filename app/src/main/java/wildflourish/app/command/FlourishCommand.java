@@ -19,6 +19,7 @@ import picocli.CommandLine.Mixin;
             GrowCommand.class,
             PlanCommand.class,
             CheckCommand.class,
+            TranslateCommand.class,
             ChartCommand.class,
             HandoutCommand.class,
             ConvertCommand.class,

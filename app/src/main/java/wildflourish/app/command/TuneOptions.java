@@ -10,6 +10,7 @@ import java.util.TreeMap;
 import picocli.CommandLine.Option;
 import wildflourish.app.work.Documents;
 import wildflourish.core.finding.Finding;
+import wildflourish.core.growth.Translation;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
@@ -41,6 +42,10 @@ final class TuneOptions {
 
     @Option(names = "--level", paramLabel = "NAME", description = "learner, fluent or expert")
     private String level;
+
+    @Option(names = "--speed", paramLabel = "MOVEMENT=FLOOR/EASE",
+            description = "one of the student's own speeds in milliseconds, like cut=45/70; repeatable")
+    private Map<String, String> own = new TreeMap<>();
 
     @Option(names = "--capo", paramLabel = "N", description = "fret of the capo, on instruments that take one")
     private Integer capo;
@@ -108,27 +113,45 @@ final class TuneOptions {
         return book;
     }
 
+    /** The file's own arrangement on the instrument asked for: its ladder there, or the one it has carried over. */
+    private Arrangement carriedOver(Arrangement own) {
+        if (!hasInstrument() || !own.instrument().hasHands() || own.instrument().id().equals(instrument().id())) {
+            return own;
+        }
+        Instrument other = instrument();
+        return own.on(other, own.ladderOn(other).orElseGet(() -> Translation.of(own, other).ladder()));
+    }
+
     private Arrangement arrangement(AbcTune tune, Usual usual) {
         Optional<Tempo> asked = Optional.ofNullable(tempo).map(TuneOptions::tempo);
-        Optional<Arrangement> own = tune.arrangement()
+        Optional<Arrangement> own = tune.arrangement().map(this::carriedOver)
                 .filter(a -> instrument != null ? a.instrument().id().equals(instrument().id()) && (capo == null || capo == a.instrument().capo())
                         : rung != null && rung > 0 || usual != Usual.AS_WRITTEN);
         try {
             if (own.isPresent()) {
                 Arrangement changed = asked.map(own.get()::with).orElse(own.get());
                 changed = level == null ? changed : changed.with(Speeds.level(level));
+                changed = changed.with(speeds(changed.speeds()));
                 for (Map.Entry<String, String> choice : schools.entrySet()) {
                     changed = changed.with(changed.school().with(choice.getKey(), choice.getValue()));
                 }
                 return changed;
             }
             School school = new School(schools);
-            Speeds speeds = Speeds.level(level == null ? Documents.USUAL_LEVEL : level);
+            Speeds speeds = speeds(Speeds.level(level == null ? Documents.USUAL_LEVEL : level));
             Tempo played = asked.orElseGet(() -> TuneType.tempoOf(tune.tune().head()));
             return Documents.grown(tune.tune(), instrument(), played, speeds, school);
         } catch (IllegalArgumentException e) {
             throw Refusal.call(e.getMessage());
         }
+    }
+
+    private Speeds speeds(Speeds level) {
+        Speeds changed = level;
+        for (Map.Entry<String, String> speed : own.entrySet()) {
+            changed = changed.with(speed.getKey(), speed.getValue());
+        }
+        return changed;
     }
 
     /** Whether an instrument was asked for. */

@@ -23,7 +23,7 @@ public record Relief(Ornament first, Optional<Ornament> simpler, Verdict after) 
 
     /**
      * What to give up first on a note: what has a simpler form that makes the rest clean; else what leaves the note clean
-     * when it goes; else what leaves it least far from clean. Empty where the note is clean, or bare.
+     * when it goes, the lighter before the weightier; else what leaves it least far from clean. Empty where the note is clean, or bare.
      */
     public static Optional<Relief> of(Situation situation, int note, Setting setting, Tempo tempo, Speeds speeds) {
         List<Ornament> stack = setting.ornaments(note, situation.vocabulary());
@@ -45,6 +45,7 @@ public record Relief(Ornament first, Optional<Ornament> simpler, Verdict after) 
         }
         return ways.stream().min(Comparator.comparingInt((Relief r) -> r.simpler().isPresent() ? 0 : 1)
                 .thenComparing(r -> rank(r.after()))
+                .thenComparing(r -> r.first().heavy())
                 .thenComparing(Relief::limit, Comparator.reverseOrder()));
     }
 

@@ -74,6 +74,37 @@ public record Speeds(String name, Map<Move, Span> spans, Span again) {
         return new Speeds(OWN, changed, again);
     }
 
+    /** The name by which {@link #with(String, String)} knows the time for the same finger to move again. */
+    public static final String AGAIN = "again";
+
+    /**
+     * With another span for a movement given in words: {@code cut} and {@code 45/70}.
+     *
+     * @throws IllegalArgumentException when there is no such movement, or these are not its two lengths
+     */
+    public Speeds with(String movement, String lengths) {
+        String[] halves = lengths.strip().split("[/\\s]+");
+        Span span;
+        try {
+            span = new Span(Integer.parseInt(halves[0]), Integer.parseInt(halves[1]));
+        } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
+            throw new IllegalArgumentException(
+                    "'%s' are not two lengths in milliseconds like 45/70".formatted(lengths), e);
+        }
+        String name = movement.strip().toUpperCase(java.util.Locale.ROOT).replaceAll("[- ]", "_");
+        if (name.equals(AGAIN.toUpperCase(java.util.Locale.ROOT))) {
+            return withAgain(span);
+        }
+        for (Move move : Move.values()) {
+            if (move.name().equals(name)) {
+                return with(move, span);
+            }
+        }
+        throw new IllegalArgumentException("there is no movement '%s'; there are %s and again".formatted(movement,
+                String.join(", ", java.util.Arrays.stream(Move.values())
+                        .map(m -> m.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-')).toList())));
+    }
+
     /** With another time for the same finger to move again, as a student's own speeds. */
     public Speeds withAgain(Span span) {
         return new Speeds(OWN, spans, span);

@@ -51,7 +51,6 @@ import wildflourish.core.tune.TuneType;
 final class Instructions {
 
     static final String NAME = "flourish";
-    private static final String AGAIN = "again";
 
     private record Placed(int note, String ornament, int rung, int line) {}
 
@@ -88,7 +87,7 @@ final class Instructions {
                     case "school" -> school = school(line.value());
                     case "rung", "place" -> rungs.take(
                             new String[] {words[1], words[2], words[3]}, line.number());
-                    case "speed" -> speeds = speed(speeds, words[2], words[3]);
+                    case "speed" -> speeds = speeds.with(words[2], words[3]);
                     case "elsewhere" -> elsewhere.computeIfAbsent(Instruments.known(words[2]).id(), i -> new Rungs())
                             .take(words[3].split("\\s+", 3), line.number());
                     case "heads" -> heads.put(Integer.parseInt(words[2]), Integer.parseInt(words[3]));
@@ -137,13 +136,6 @@ final class Instructions {
             findings.warning(lines.getFirst().number(), 1, e.getMessage(), "the tune was read without it");
             return instrument;
         }
-    }
-
-    /** One of a student's own speeds: {@code CUT 45 70}, or {@code again 160 240}. */
-    private static Speeds speed(Speeds speeds, String what, String values) {
-        String[] halves = values.split("\\s+");
-        Speeds.Span span = new Speeds.Span(Integer.parseInt(halves[0]), Integer.parseInt(halves[1]));
-        return what.equals(AGAIN) ? speeds.withAgain(span) : speeds.with(Move.valueOf(what), span);
     }
 
     private static School school(String value) {
@@ -222,7 +214,7 @@ final class Instructions {
             }
         }
         if (!arrangement.speeds().again().equals(level.again())) {
-            lines.add("speed " + AGAIN + " " + inWords(arrangement.speeds().again()));
+            lines.add("speed " + Speeds.AGAIN + " " + inWords(arrangement.speeds().again()));
         }
         if (arrangement.instrument().capo() > 0) {
             lines.add("capo " + arrangement.instrument().capo());

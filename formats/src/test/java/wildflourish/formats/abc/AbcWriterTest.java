@@ -13,9 +13,15 @@ import wildflourish.core.growth.Grower;
 import wildflourish.core.growth.Taste;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
+import wildflourish.core.ornament.Move;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
+import wildflourish.core.ornament.Vocabulary;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Ladder;
+import wildflourish.core.setting.Rung;
+import wildflourish.core.setting.Setting;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
@@ -102,6 +108,45 @@ class AbcWriterTest {
             assertThat(book.tunes().getFirst().arrangement()).contains(arrangement);
             assertThat(book.tunes().getFirst().tune()).isEqualTo(arrangement.tune());
         }
+    }
+
+    /** Every ornament of every family, on any notes, in any school: the spelled file reads back as the same arrangement. */
+    @ParameterizedTest
+    @ValueSource(strings = {"flute-d", "recorder-soprano-c", "pipes-bellows-d", "pipes-nine-note", "fiddle", "mandolin",
+        "banjo-five-string", "anglo-cg", "english-48", "melodeon-dg", "accordion-csd"})
+    void everyFamilysLadderComesBackWithoutLoss(String instrument) {
+        Random random = new Random(instrument.hashCode());
+        Tune tune = AbcReader.read(JIG).tunes().getFirst().tune();
+        Vocabulary vocabulary = Vocabulary.of(Instruments.known(instrument));
+        for (int round = 0; round < 12; round++) {
+            School school = round % 2 == 0 ? School.USUAL : School.USUAL.with("roll-sign", "small-notes").with("grace", "before");
+            Ladder ladder = new Ladder(List.of(new Rung("bare", Setting.BARE), new Rung("full", Setting.BARE)));
+            for (int note = 0; note < Timeline.of(tune).size(); note++) {
+                Ornament one = vocabulary.all().get(random.nextInt(vocabulary.all().size()));
+                ladder = ladder.place(1, note, one, vocabulary);
+            }
+            Speeds speeds = Speeds.level("fluent").with(Move.SLIDE, new Speeds.Span(70, 130 + round));
+            Arrangement arrangement = new Arrangement(tune, Instruments.known(instrument), Tempo.parse("3/8=80"), speeds,
+                    school, ladder).keeping("whistle-d", arrangement().ladder());
+            for (int rung = 0; rung < 2; rung++) {
+                String text = AbcWriter.write(arrangement, rung);
+                AbcBook book = AbcReader.read(text);
+                assertThat(book.findings()).as(text).isEmpty();
+                assertThat(book.tunes().getFirst().arrangement()).as(text).contains(arrangement);
+            }
+        }
+    }
+
+    @Test
+    void doubleStopsAreChordsThatOthersRead() {
+        Tune tune = AbcReader.read("X:1\nT:A\nM:4/4\nL:1/4\nK:D\nBABc|\n").tunes().getFirst().tune();
+        Ladder ladder = new Ladder(List.of(new Rung("bare", Setting.BARE), new Rung("full",
+                Setting.BARE.with(0, "drone").with(0, "treble").with(1, "chord").with(1, "slide"))));
+        Arrangement fiddle = new Arrangement(tune, Instruments.known("fiddle"), Tempo.parse("1/4=60"),
+                Speeds.level("fluent"), School.USUAL, ladder);
+        String text = AbcWriter.write(fiddle, 1);
+        assertThat(text).contains("[Be]");
+        assertThat(AbcReader.read(text).tunes().getFirst().arrangement()).contains(fiddle);
     }
 
     /** Other software sees ordinary ABC: the instruction fields are I: lines and the signs standard ones. */
