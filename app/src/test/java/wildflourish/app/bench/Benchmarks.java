@@ -24,6 +24,8 @@ import wildflourish.core.growth.Candidates;
 import wildflourish.core.growth.Grower;
 import wildflourish.core.growth.Grown;
 import wildflourish.core.growth.Taste;
+import wildflourish.core.growth.Translation;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.ornament.Performance;
 import wildflourish.core.ornament.Realiser;
@@ -63,11 +65,14 @@ public class Benchmarks {
                     .append('\n');
         }
         book = text.toString().getBytes(StandardCharsets.UTF_8);
-        Tune long32 = AbcReader.read("X:1\nT:Long\nR:reel\nM:4/4\nL:1/8\nK:D\n" + BODY + BODY.replace("|:", "")
-                .replace(":|", "|")).tunes().getFirst().tune();
-        arrangement = Documents.grown(long32, Instruments.known("whistle-d"));
+        arrangement = Documents.grown(long32(), Instruments.known("whistle-d"));
         situation = arrangement.situation();
         tune = situation.tune();
+    }
+
+    private static Tune long32() {
+        return AbcReader.read("X:1\nT:Long\nR:reel\nM:4/4\nL:1/8\nK:D\n" + BODY + BODY.replace("|:", "")
+                .replace(":|", "|")).tunes().getFirst().tune();
     }
 
     static final String BODY = "|:F2AF dFAF|G2BG eGBG|F2AF d2cd|eAce dBAG|F2AF dFAF|G2BG efge|fdec dBAG|FAEF D2D2:|\n"
@@ -149,6 +154,61 @@ public class Benchmarks {
     @Benchmark
     public FingeringPlan planOn(OnEach on) {
         return Planner.plan(tune, Instruments.known(on.instrument));
+    }
+
+    /** A ladder of 32 bars on one instrument of each family, as grown for it. */
+    @State(Scope.Thread)
+    public static class GrownOnEach {
+
+        @Param({"whistle-d", "recorder-soprano-c", "pipes-bellows-d", "pipes-nine-note", "fiddle", "mandolin",
+            "banjo-five-string", "anglo-cg", "english-48", "melodeon-dg"})
+        public String instrument;
+
+        private Arrangement arrangement;
+        private Situation situation;
+        private Candidates candidates;
+        private int note;
+
+        @Setup
+        public void make() {
+            arrangement = Documents.grown(long32(), Instruments.known(instrument));
+            situation = arrangement.situation(5);
+            candidates = new Candidates(situation, arrangement.tempo(), arrangement.speeds());
+            // A crotchet on the first beat of a bar, which takes most of what there is.
+            note = 7;
+        }
+    }
+
+    /** The verdicts of every ornament of the instrument on one note. */
+    @Benchmark
+    public List<Candidate> verdictsOn(GrownOnEach on) {
+        return on.candidates.ranked(on.note, on.arrangement.ladder().setting(5));
+    }
+
+    /** The fullest setting of 32 bars, repeats played out, places planned together with it. */
+    @Benchmark
+    public Performance realiseOn(GrownOnEach on) {
+        return Realiser.perform(on.situation, on.arrangement.ladder().setting(5).ornaments(on.situation.vocabulary()),
+                on.arrangement.tempo(), on.arrangement.speeds());
+    }
+
+    /** Six rungs for 32 bars. */
+    @Benchmark
+    public Grown growOn(GrownOnEach on) {
+        return new Grower(on.arrangement.situation(), on.arrangement.tempo(), on.arrangement.speeds(),
+                Taste.of(on.arrangement.instrument())).grow();
+    }
+
+    /** A ladder of 32 bars carried over to every other instrument, one after another. */
+    @Benchmark
+    public int translateToAll() {
+        int steps = 0;
+        for (Instrument instrument : Instruments.all()) {
+            if (instrument.hasHands()) {
+                steps += Translation.of(arrangement, instrument).steps().size();
+            }
+        }
+        return steps;
     }
 
     /** The air of the bellows over a tune of 32 bars. */

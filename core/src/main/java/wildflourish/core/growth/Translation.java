@@ -4,8 +4,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.PriorityQueue;
 import java.util.Set;
 import java.util.TreeSet;
 import wildflourish.core.instrument.Instrument;
@@ -180,24 +183,41 @@ public record Translation(Ladder ladder, List<Step> steps) {
             return true;
         }
 
-        /** The worthiest answer of a note by itself. */
+        /** The worthiest answer of a note by itself: the first in order of worth that no later one can better. */
         private Answer best(int i) {
-            List<int[]> picks = picks(i);
-            for (int[] pick : picks) {
-                Optional<Answer> answer = answer(i, pick);
-                if (answer.isPresent() && answer.get().worth() == worth(pick)) {
-                    return answer.get();
-                }
-                if (answer.isPresent()) {
-                    // Something in it is only tight: a later pick may be worth more.
-                    return picks.stream().map(p -> answer(i, p)).flatMap(Optional::stream)
-                            .max(Comparator.comparingInt(Answer::worth)).orElseThrow();
+            List<Placed> here = placed.get(i);
+            PriorityQueue<int[]> open = new PriorityQueue<>(Comparator.comparingInt((int[] p) -> -worth(p)));
+            Set<List<Integer>> seen = new HashSet<>();
+            open.add(new int[here.size()]);
+            for (int p = 0; p < here.size(); p++) {
+                if (here.get(p).choices().isEmpty()) {
+                    open.peek()[p] = -1;
                 }
             }
-            throw new IllegalStateException("nothing at all is always an answer");
+            Answer best = null;
+            while (!open.isEmpty()) {
+                int[] pick = open.poll();
+                if (best != null && worth(pick) <= best.worth()) {
+                    return best;
+                }
+                Optional<Answer> answer = answer(i, pick);
+                if (answer.isPresent() && (best == null || answer.get().worth() > best.worth())) {
+                    best = answer.get();
+                }
+                for (int p = 0; p < pick.length; p++) {
+                    if (pick[p] >= 0) {
+                        int[] next = pick.clone();
+                        next[p] = pick[p] + 1 < here.get(p).choices().size() ? pick[p] + 1 : -1;
+                        if (seen.add(Arrays.stream(next).boxed().toList())) {
+                            open.add(next);
+                        }
+                    }
+                }
+            }
+            return best;
         }
 
-        /** Every way to pick a choice for each placement, the worthiest first; −1 is nothing. */
+        /** Every way to pick a choice for each placement; −1 is nothing. */
         private List<int[]> picks(int i) {
             List<int[]> all = new ArrayList<>();
             all.add(new int[0]);
@@ -212,8 +232,25 @@ public record Translation(Ladder ladder, List<Step> steps) {
                 }
                 all = more;
             }
-            all.sort(Comparator.comparingInt((int[] p) -> -worth(p)));
             return all;
+        }
+
+        /** All answers of a note, of those that look alike to its neighbours only the worthiest. */
+        private List<Answer> answers(int i) {
+            Map<List<Object>, Answer> byEdges = new LinkedHashMap<>();
+            for (int[] pick : picks(i)) {
+                answer(i, pick).ifPresent(a -> byEdges.merge(edges(a), a, (x, y) -> x.worth() >= y.worth() ? x : y));
+            }
+            return List.copyOf(byEdges.values());
+        }
+
+        /** What neighbours see of an answer: on each rung its first and last parts, and the finger that moved last. */
+        private static List<Object> edges(Answer answer) {
+            List<Object> edges = new ArrayList<>();
+            for (Gesture gesture : answer.gestures()) {
+                edges.add(gesture == null ? List.of() : gesture.edges());
+            }
+            return edges;
         }
 
         private static int worth(int[] pick) {
@@ -279,8 +316,7 @@ public record Translation(Ladder ladder, List<Step> steps) {
             }
             List<List<Answer>> options = new ArrayList<>();
             for (int i = first; i <= last; i++) {
-                int here = i;
-                options.add(picks(i).stream().map(p -> answer(here, p)).flatMap(Optional::stream).toList());
+                options.add(answers(i));
             }
             long[] value = options.getFirst().stream().mapToLong(Answer::worth).toArray();
             List<int[]> came = new ArrayList<>();
@@ -312,20 +348,35 @@ public record Translation(Ladder ladder, List<Step> steps) {
             return last;
         }
 
-        /** Builds the ladder, and takes out what a plan made for all of it together would still block. */
+        /**
+         * Builds the ladder. Where a note has to be played elsewhere than planned, the whole rung is planned anew; what that
+         * plan would block in turn is taken out.
+         */
         private Translation settle(List<Answer> chosen) {
             Set<List<Object>> out = new HashSet<>();
             Ladder made = ladder(chosen, out);
             for (int r = 0; r < made.size(); r++) {
-                Setting setting = made.setting(r);
-                for (Check check : Check.all(to, setting, tempo, speeds)) {
-                    if (check.verdict().isBlocked()) {
-                        out.add(List.of(check.note(), check.ornament().id()));
-                    }
+                int rung = r;
+                if (chosen.stream().anyMatch(a -> a.gestures()[rung] != null && a.gestures()[rung].moved())) {
+                    takeOut(made.setting(r), out);
+                    made = out.isEmpty() ? made : ladder(chosen, out);
                 }
-                made = out.isEmpty() ? made : ladder(chosen, out);
             }
             return new Translation(made, steps(chosen, out));
+        }
+
+        private void takeOut(Setting setting, Set<List<Object>> out) {
+            Situation playing = to.playing(setting.ornaments(to.vocabulary()));
+            if (playing == to) {
+                return;
+            }
+            for (int note : setting.byNote().keySet()) {
+                Verdict verdict = Playability.of(playing, note, setting.ornaments(note, to.vocabulary()),
+                        n -> setting.ornaments(n, to.vocabulary()), tempo, speeds);
+                if (verdict.isBlocked()) {
+                    setting.at(note).forEach(id -> out.add(List.of(note, id)));
+                }
+            }
         }
 
         private Ladder ladder(List<Answer> chosen, Set<List<Object>> out) {

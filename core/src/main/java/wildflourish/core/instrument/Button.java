@@ -34,4 +34,9 @@ public record Button(
     public boolean isOnTheSideOf(Button other) {
         return side.equals(other.side);
     }
+
+    /** Whether both are the same button of one instrument. */
+    public boolean isAlso(Button other) {
+        return rowIndex == other.rowIndex && number == other.number;
+    }
 }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.UnaryOperator;
 import wildflourish.core.tune.Pitch;
 
@@ -39,6 +40,7 @@ public final class FingerWork {
 
     private final WindChart.File file;
     private final UnaryOperator<Pitch> home;
+    private final Map<Pitch, String> letters = new ConcurrentHashMap<>();
 
     FingerWork(WindChart.File file, UnaryOperator<Pitch> home) {
         this.file = file;
@@ -117,6 +119,10 @@ public final class FingerWork {
     }
 
     private String letters(Pitch pitch) {
+        return letters.computeIfAbsent(pitch, this::findLetters);
+    }
+
+    private String findLetters(Pitch pitch) {
         Pitch own = home.apply(pitch);
         return new Pitch(own.step(), own.alter(), 0).toString().replace("0", "");
     }

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.concurrent.ConcurrentHashMap;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.tune.Interval;
@@ -62,6 +63,13 @@ public final class WindChart implements Layout {
     private final Map<Integer, Pitch> names = new LinkedHashMap<>();
     private final List<Pitch> pitches;
     private final FingerWork work;
+    /** What has been looked up in the chart before; a chart never changes. */
+    private final Map<Finger, Pitch> opened = new ConcurrentHashMap<>();
+    private final Map<Finger, Pitch> closed = new ConcurrentHashMap<>();
+    private final Map<Pitch, Optional<Pitch>> below = new ConcurrentHashMap<>();
+
+    /** A finger over a hole while a note sounds. */
+    private record Finger(int hole, Pitch near) {}
 
     private WindChart(String name, File file, Interval move) {
         this.name = name;
@@ -226,6 +234,10 @@ public final class WindChart implements Layout {
      * {@code near}; where notes open a single hole each, the note of that hole.
      */
     public Pitch openedFrom(int hole, Pitch near) {
+        return opened.computeIfAbsent(new Finger(hole, near), f -> findOpened(hole, near));
+    }
+
+    private Pitch findOpened(int hole, Pitch near) {
         int count = ways(near).getFirst().holes().count();
         Pitch plain = plain(hole - 1, count, near);
         if (!plain.equals(near) || hole == 0) {
@@ -237,6 +249,10 @@ public final class WindChart implements Layout {
 
     /** What one hears when the holes down to {@code hole} are closed, in the octave of {@code near}. */
     public Pitch closedDownTo(int hole, Pitch near) {
+        return closed.computeIfAbsent(new Finger(hole, near), f -> findClosed(hole, near));
+    }
+
+    private Pitch findClosed(int hole, Pitch near) {
         int count = ways(near).getFirst().holes().count();
         return plain(hole, count, near);
     }
@@ -256,6 +272,10 @@ public final class WindChart implements Layout {
 
     /** The note one step of the instrument's own scale below, with neither fork nor half-hole, if there is one. */
     public Optional<Pitch> stepBelow(Pitch pitch) {
+        return below.computeIfAbsent(pitch, this::findBelow);
+    }
+
+    private Optional<Pitch> findBelow(Pitch pitch) {
         return pitches.stream()
                 .filter(p -> p.midi() < pitch.midi() && pitch.midi() - p.midi() <= 2)
                 .filter(p -> ways(p).stream().anyMatch(WindChart::isPlain))

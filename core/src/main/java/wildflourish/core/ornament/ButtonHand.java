@@ -45,7 +45,7 @@ final class ButtonHand extends Hand {
             return at;
         }
         return board.places(pitch).stream().map(Pressed.class::cast)
-                .filter(p -> p.button().equals(at.button()) && p.direction().equals(at.direction())
+                .filter(p -> p.button().isAlso(at.button()) && p.direction().equals(at.direction())
                         && p.finger() != at.finger())
                 .min(Comparator.comparingInt(Pressed::strain)).orElse(at);
     }
@@ -80,7 +80,7 @@ final class ButtonHand extends Hand {
     private boolean canHold(Pressed a, Pressed b) {
         Button one = a.button();
         Button two = b.button();
-        if (one.equals(two)) {
+        if (one.isAlso(two)) {
             return false;
         }
         if (!one.isOnTheSideOf(two)) {

@@ -98,4 +98,25 @@ public record Gesture(
         }
         return Optional.empty();
     }
+
+    /**
+     * What a neighbouring note can feel of it: equal edges of two gestures on one note mean that both get along with the same
+     * neighbours.
+     */
+    public List<Object> edges() {
+        List<Object> edges = new ArrayList<>(List.of(lead, first(), last(), pulses.getLast()));
+        Optional<Part> moving = lastMoving();
+        if (moving.isPresent()) {
+            Ratio since = Ratio.ZERO;
+            for (int p = pulses.size() - 1; p >= 0; p--) {
+                since = since.plus(pulses.get(p).length());
+                if (pulses.get(p).parts().contains(moving.get())) {
+                    break;
+                }
+            }
+            edges.add(moving.get());
+            edges.add(since);
+        }
+        return edges;
+    }
 }

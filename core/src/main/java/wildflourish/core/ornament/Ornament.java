@@ -65,8 +65,8 @@ public record Ornament(
         /** This stretch as the schools chosen on an instrument have it. */
         Beat in(Instrument instrument, School school) {
             for (Map.Entry<String, Beat> other : schools.entrySet()) {
-                String[] halves = other.getKey().split("=", 2);
-                if (instrument.school(halves[0], school).equals(halves[1])) {
+                int equals = other.getKey().indexOf('=');
+                if (other.getKey().endsWith(instrument.school(other.getKey().substring(0, equals), school))) {
                     return other.getValue();
                 }
             }

@@ -115,8 +115,14 @@ public final class Playability {
 
     /** Whether two gestures on neighbouring notes can follow one another at a tempo. */
     public static Fit together(Gesture first, Gesture second, Tempo tempo, Speeds speeds) {
-        return Stretch.clash(first, second).isPresent() ? Fit.BLOCKED
-                : fit(Fit.CLEAN, Stretch.between(first, second, speeds), tempo.millis(Ratio.ONE));
+        if (second.lead().isEmpty() && !second.first().move().isBlip()) {
+            return Fit.CLEAN;
+        }
+        if (Stretch.clash(first, second).isPresent()) {
+            return Fit.BLOCKED;
+        }
+        List<Stretch> between = Stretch.between(first, second, speeds);
+        return between.isEmpty() ? Fit.CLEAN : fit(Fit.CLEAN, between, tempo.millis(Ratio.ONE));
     }
 
     /** The verdict on a gesture by itself. */

@@ -64,7 +64,24 @@ public final class Realiser {
      */
     public static Performance perform(
             Situation situation, Map<Integer, List<Ornament>> placed, Tempo tempo, Speeds speeds) {
-        return new Realiser(situation.playing(placed), placed, tempo, speeds).play();
+        Realiser realiser = new Realiser(situation, placed, tempo, speeds);
+        if (realiser.playsElsewhere() || situation.lacksSlurs(placed)) {
+            realiser = new Realiser(situation.playing(placed), placed, tempo, speeds);
+        }
+        return realiser.play();
+    }
+
+    /** Whether something placed cannot be done where the plan has its note, but elsewhere; makes every gesture once. */
+    private boolean playsElsewhere() {
+        boolean moved = false;
+        for (int note : placed.keySet()) {
+            if (note < situation.tune().size()) {
+                Optional<Gesture> gesture = gesture(note, false);
+                gestures.put(note, gesture);
+                moved |= gesture.filter(Gesture::moved).isPresent();
+            }
+        }
+        return moved;
     }
 
     /** Milliseconds that a whole note lasts at a tempo. */
@@ -158,7 +175,7 @@ public final class Realiser {
         List<Ornament> own = placed.getOrDefault(note, List.of());
         List<Ornament> ornaments = separated ? Separation.apart(situation, note, own) : own;
         if (ornaments.isEmpty() || !(Gestures.make(situation, note, ornaments) instanceof Making.Made made)
-                || Playability.of(made.gesture(), tempo, speeds).isBlocked()) {
+                || Playability.fit(situation, made.gesture(), tempo, speeds) == Playability.Fit.BLOCKED) {
             return separated && !own.isEmpty() ? alone(note) : Optional.empty();
         }
         return Optional.of(made.gesture());

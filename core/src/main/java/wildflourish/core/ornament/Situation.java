@@ -8,7 +8,6 @@ import java.util.Set;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Place;
 import wildflourish.core.instrument.School;
-import wildflourish.core.planning.Alternative;
 import wildflourish.core.planning.Choices;
 import wildflourish.core.planning.FingeringPlan;
 import wildflourish.core.planning.Planner;
@@ -43,43 +42,54 @@ public record Situation(
 
     /**
      * The same with places planned for the ornaments too: where a note's own place does not allow what stands on it, the
-     * whole plan is made anew under the demand that it does, as far as any place of the note can. Where the plan allows
-     * everything already, or nothing can be mended, this situation itself.
+     * whole plan is made anew under the demand that every note lies where its ornaments can be done, as far as any place of
+     * the note allows them. Where the plan allows everything already, or nothing can be mended, this situation itself.
      *
      * @param placed the ornaments of each note by its index; notes without any may be absent
      */
     public Situation playing(Map<Integer, List<Ornament>> placed) {
+        Strokes struck = lacksSlurs(placed) ? strokes(placed) : strokes;
+        boolean elsewhere = placed.entrySet().stream().anyMatch(e -> e.getKey() < tune.size()
+                && Gestures.make(this, e.getKey(), e.getValue()) instanceof Making.Made(var gesture) && gesture.moved());
+        if (!elsewhere) {
+            return struck == strokes ? this : new Situation(tune, instrument, plan, school, choices, struck);
+        }
         Map<Integer, Set<Place>> allowed = new HashMap<>();
         placed.forEach((note, ornaments) -> {
-            if (note < tune.size() && Gestures.make(this, note, ornaments) instanceof Making.Made(var gesture)
-                    && gesture.moved()) {
-                Set<Place> places = new HashSet<>();
-                for (Alternative other : plan.alternatives(note)) {
-                    if (Gestures.at(this, note, ornaments, other.place(), true) instanceof Making.Made) {
-                        places.add(other.place());
-                    }
+            if (note < tune.size() && !ornaments.isEmpty()) {
+                Set<Place> places = allowed(note, ornaments);
+                if (!places.isEmpty()) {
+                    allowed.put(note, places);
                 }
-                allowed.put(note, places);
             }
         });
-        Strokes bowed = strokes(placed);
-        if (allowed.isEmpty()) {
-            return bowed.equals(strokes) ? this : new Situation(tune, instrument, plan, school, choices, bowed);
+        FingeringPlan planned = Planner.plan(tune, instrument, school, choices,
+                (note, place) -> !allowed.containsKey(note) || allowed.get(note).contains(place));
+        return new Situation(tune, instrument, planned, school, choices, struck);
+    }
+
+    /** The places of a note at which what stands on it can be done; none where it can be done nowhere. */
+    private Set<Place> allowed(int note, List<Ornament> ornaments) {
+        Set<Place> places = new HashSet<>();
+        for (Place place : plan.placesOf(note)) {
+            if (Gestures.at(this, note, ornaments, place, true) instanceof Making.Made) {
+                places.add(place);
+            }
         }
-        // Notes that are well where they are stay where their ornaments can be done.
-        placed.forEach((note, ornaments) -> {
-            if (!allowed.containsKey(note) && note < tune.size() && !ornaments.isEmpty()) {
-                Set<Place> places = new HashSet<>(Set.of(plan.at(note)));
-                for (Alternative other : plan.alternatives(note)) {
-                    if (Gestures.at(this, note, ornaments, other.place(), true) instanceof Making.Made) {
-                        places.add(other.place());
-                    }
+        return places;
+    }
+
+    /** Whether slurs stand on notes that the strokes do not yet join to the note before. */
+    boolean lacksSlurs(Map<Integer, List<Ornament>> placed) {
+        for (Map.Entry<Integer, List<Ornament>> entry : placed.entrySet()) {
+            for (Ornament ornament : entry.getValue()) {
+                if (ornament.writing().kind() == Ornament.Sign.SLUR && entry.getKey() < tune.size()
+                        && !strokes.at(entry.getKey()).map(s -> s.joined()).orElse(true)) {
+                    return true;
                 }
-                allowed.put(note, places);
             }
-        });
-        return new Situation(tune, instrument, Planner.plan(tune, instrument, school, choices,
-                (note, place) -> !allowed.containsKey(note) || allowed.get(note).contains(place)), school, choices, bowed);
+        }
+        return false;
     }
 
     private Strokes strokes(Map<Integer, List<Ornament>> placed) {
@@ -90,6 +100,6 @@ public record Situation(
                 joined.add(note);
             }
         });
-        return joined.isEmpty() ? strokes : Strokes.of(tune, instrument, school, joined::contains);
+        return Strokes.of(tune, instrument, school, joined::contains);
     }
 }

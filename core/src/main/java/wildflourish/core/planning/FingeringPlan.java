@@ -82,6 +82,11 @@ public final class FingeringPlan {
         return known;
     }
 
+    /** Every place that the plan could have given a note, the usual ones first; none for a note held over or missing. */
+    public List<Place> placesOf(int note) {
+        return workings.map(w -> w.placesOf(note)).orElse(List.of());
+    }
+
     /**
      * What the plan saves against the cheapest plan with an alternative: {@code saves 2 string crossings, for a fourth
      * finger}.

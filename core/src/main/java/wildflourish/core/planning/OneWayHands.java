@@ -21,8 +21,8 @@ record OneWayHands(ButtonBoard board) implements Hands {
         Button b = to.button();
         if (a.isOnTheSideOf(b)) {
             boolean sameFinger = from.finger() == to.finger();
-            tally.add(Term.SAME_FINGER, sameFinger && !a.equals(b));
-            tally.add(Term.REPEATED_FINGER, sameFinger && a.equals(b));
+            tally.add(Term.SAME_FINGER, sameFinger && !a.isAlso(b));
+            tally.add(Term.REPEATED_FINGER, sameFinger && a.isAlso(b));
             tally.add(Term.STRETCH, (int) Math.max(0, Math.abs(b.across() - a.across()) - board.reach()));
         }
     }

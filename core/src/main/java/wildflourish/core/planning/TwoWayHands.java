@@ -23,12 +23,12 @@ record TwoWayHands(ButtonBoard board) implements Hands {
         Button a = from.button();
         Button b = to.button();
         boolean turns = !from.direction().equals(to.direction());
-        boolean repeats = !turns && a.equals(b);
+        boolean repeats = !turns && a.isAlso(b);
         tally.add(Term.BELLOWS_CHANGE, turns);
         tally.add(Term.BELLOWS_KEPT, !turns && !repeats);
-        tally.add(Term.ROW_CHANGE, !a.row().equals(b.row()));
+        tally.add(Term.ROW_CHANGE, a.rowIndex() != b.rowIndex() && !a.row().equals(b.row()));
         if (a.isOnTheSideOf(b)) {
-            tally.add(Term.SAME_FINGER, from.finger() == to.finger() && !a.equals(b));
+            tally.add(Term.SAME_FINGER, from.finger() == to.finger() && !a.isAlso(b));
             int fingers = (to.finger() - from.finger()) * (board.fingersRise(a) ? 1 : -1);
             tally.add(Term.STRETCH, (int) Math.abs(b.across() - a.across() - fingers));
         }

@@ -30,6 +30,9 @@ final class Workings {
     private final List<List<Place>> places;
     private final List<Optional<String>> chosen;
     private final List<Optional<String>> habits;
+    /** The places of each stage, and how many places before it each of them is told apart by. */
+    private final Place[][] byStage;
+    private final int[] widths;
     private final ShortestPath paths;
     private final int[] path;
 
@@ -49,6 +52,11 @@ final class Workings {
             chosen.add(choices.at(instrument, notes.get(s)).filter(c -> stands(c, here)));
             habits.add(choices.habit(instrument, tune.note(notes.get(s)).pitch()).filter(h -> stands(h, here)));
         }
+        this.byStage = places.stream().map(p -> p.toArray(Place[]::new)).toArray(Place[][]::new);
+        this.widths = new int[byStage.length];
+        for (int s = 0; s < widths.length; s++) {
+            widths[s] = hands.looksBack() && s > 0 ? byStage[s - 1].length : 1;
+        }
         this.paths = new ShortestPath(new Steps());
         this.path = paths.path();
     }
@@ -58,11 +66,11 @@ final class Workings {
     }
 
     private int width(int stage) {
-        return hands.looksBack() && stage > 0 ? places.get(stage - 1).size() : 1;
+        return widths[stage];
     }
 
     private Place place(int stage, int option) {
-        return places.get(stage).get(option / width(stage));
+        return widths[stage] == 1 ? byStage[stage][option] : byStage[stage][option / widths[stage]];
     }
 
     private final class Steps implements ShortestPath.Road {
@@ -76,7 +84,7 @@ final class Workings {
 
         @Override
         public int options(int stage) {
-            return places.get(stage).size() * width(stage);
+            return byStage[stage].length * width(stage);
         }
 
         @Override
@@ -95,7 +103,7 @@ final class Workings {
                 if (from / width(stage - 1) != wanted) {
                     return ShortestPath.NEVER;
                 }
-                before = stage > 1 ? places.get(stage - 2).get(from % width(stage - 1)) : null;
+                before = stage > 1 ? byStage[stage - 2][from % width(stage - 1)] : null;
             }
             hands.between(before, place(stage - 1, from), place(stage, to), sum);
             return sum.take();
@@ -146,12 +154,18 @@ final class Workings {
     }
 
     private int stage(int note) {
-        return notes.indexOf(note);
+        return java.util.Collections.binarySearch(notes, note);
     }
 
     boolean isChosen(int note) {
         int stage = stage(note);
         return stage >= 0 && chosen.get(stage).isPresent();
+    }
+
+    /** Every place that was weighed for a note. */
+    List<Place> placesOf(int note) {
+        int stage = stage(note);
+        return stage < 0 ? List.of() : places.get(stage);
     }
 
     /** Every other place of a note, the cheapest first; of places that are called the same, the cheapest alone. */
