@@ -429,7 +429,8 @@ public record Translation(Ladder ladder, List<Step> steps) {
         /** What stands in the way of the nearest equivalent. */
         private String obstacle(int note, Placed one, Answer chosen) {
             if (one.choices().isEmpty()) {
-                return "the %s has nothing that says this".formatted(to.instrument().name());
+                return Equivalents.without(one.ornament(), from.instrument().family(), to.instrument().family())
+                        .orElse("the %s has nothing that says this".formatted(to.instrument().name()));
             }
             Ornament nearest = one.choices().getFirst();
             Verdict alone = Playability.of(to, note, List.of(nearest), tempo, speeds);

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.data.DataFile;
@@ -15,8 +16,12 @@ public final class Equivalents {
 
     record File(String provenance, List<Map<String, Object>> ideas) {}
 
-    /** One idea: its name, and by family the ornaments that say it, the nearest first. */
-    private record Idea(String name, Map<String, List<String>> byFamily) {}
+    /**
+     * One idea: its name, and by family the ornaments that say it, the nearest first.
+     *
+     * @param without why a family does without it, by family
+     */
+    private record Idea(String name, Map<String, List<String>> byFamily, Map<String, String> without) {}
 
     private static final String FILE = "ornaments/equivalents.json";
     private static final List<Idea> IDEAS = read();
@@ -28,12 +33,15 @@ public final class Equivalents {
         List<Idea> ideas = new ArrayList<>();
         for (Map<String, Object> row : DataFile.read(FILE, File.class).ideas()) {
             Map<String, List<String>> byFamily = new HashMap<>();
+            Map<String, String> without = new HashMap<>();
             row.forEach((key, value) -> {
                 if (value instanceof List<?> ids) {
                     byFamily.put(key, ids.stream().map(String::valueOf).toList());
+                } else if (value instanceof Map<?, ?> reasons) {
+                    reasons.forEach((family, why) -> without.put(String.valueOf(family), String.valueOf(why)));
                 }
             });
-            ideas.add(new Idea(String.valueOf(row.get("idea")), byFamily));
+            ideas.add(new Idea(String.valueOf(row.get("idea")), byFamily, without));
         }
         for (Family family : Family.values()) {
             for (Idea idea : ideas) {
@@ -68,6 +76,13 @@ public final class Equivalents {
         List<Ornament> found = new ArrayList<>();
         ids.forEach(id -> to.byId(id).ifPresent(found::add));
         return found;
+    }
+
+    /** Why a family does without an idea that begins with this ornament, as a sentence without its full stop. */
+    public static Optional<String> without(Ornament ornament, Family from, Family target) {
+        return IDEAS.stream().filter(i -> !i.byFamily().getOrDefault(key(from), List.of()).isEmpty()
+                        && i.byFamily().get(key(from)).getFirst().equals(ornament.id()))
+                .map(i -> i.without().get(key(target))).filter(java.util.Objects::nonNull).findFirst();
     }
 
     private static List<String> ids(String id, String from, String target, Vocabulary vocabulary) {

@@ -93,6 +93,9 @@ class TranslationTest {
         assertThat(whistle.steps().getFirst().kind()).isEqualTo(Translation.Kind.LEFT_OUT);
         assertThat(whistle.steps().getFirst().why()).contains("nothing that says this");
         assertThat(whistle.ladder().setting(1).size()).isZero();
+        Arrangement breath = arrangement("whistle-d", "B4:4 A4", Tempo.parse("1/4=60"), Map.of(0, List.of("breath")));
+        assertThat(Translation.of(breath, Instruments.known("fiddle")).steps().getFirst().why())
+                .isEqualTo("nobody has to breathe here");
     }
 
     @Test
