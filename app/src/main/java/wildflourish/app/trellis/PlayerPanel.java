@@ -1,7 +1,6 @@
 package wildflourish.app.trellis;
 
 import java.util.List;
-import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -15,7 +14,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Speeds;
@@ -95,7 +93,7 @@ final class PlayerPanel extends VBox {
         box.setAccessibleText("school: " + choice.asks());
         box.setMaxWidth(Double.MAX_VALUE);
         box.getItems().setAll(choice.values());
-        box.setConverter(words(School.Value::words));
+        box.setConverter(Choosing.by(School.Value::words));
         String value = played.school(choice.name(), now.arrangement().school());
         box.getItems().stream().filter(v -> v.id().equals(value)).findFirst().ifPresent(box::setValue);
         box.setOnAction(e -> {
@@ -107,20 +105,6 @@ final class PlayerPanel extends VBox {
         label.setLabelFor(box);
         label.getStyleClass().add("quiet");
         return new VBox(1, label, box);
-    }
-
-    private static <T> StringConverter<T> words(Function<T, String> name) {
-        return new StringConverter<>() {
-            @Override
-            public String toString(T value) {
-                return value == null ? "" : name.apply(value);
-            }
-
-            @Override
-            public T fromString(String text) {
-                throw new IllegalStateException("the boxes are not typed into");
-            }
-        };
     }
 
     private GridPane speeds(TrellisState now) {

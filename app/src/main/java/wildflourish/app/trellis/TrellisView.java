@@ -1,6 +1,5 @@
 package wildflourish.app.trellis;
 
-import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -10,7 +9,6 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
-import javafx.util.StringConverter;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
@@ -76,7 +74,7 @@ public final class TrellisView extends BorderPane {
         instrument.setId("instrument");
         instrument.setAccessibleText("instrument");
         instrument.setTooltip(new Tooltip("the instrument of this tune: Ctrl+I"));
-        instrument.setConverter(words(Instrument::name));
+        instrument.setConverter(Choosing.by(Instrument::name));
         instrument.setVisibleRowCount(20);
         instrument.setOnShowing(e -> fill(instrument.getValue()));
         instrument.setOnAction(e -> chosen(() -> model.player().setInstrument(instrument.getValue().id())));
@@ -114,20 +112,6 @@ public final class TrellisView extends BorderPane {
         if (!show) {
             score.requestFocus();
         }
-    }
-
-    private static <T> StringConverter<T> words(Function<T, String> name) {
-        return new StringConverter<>() {
-            @Override
-            public String toString(T value) {
-                return value == null ? "" : name.apply(value);
-            }
-
-            @Override
-            public T fromString(String text) {
-                throw new IllegalStateException("the boxes are not typed into");
-            }
-        };
     }
 
     private void chosen(Runnable command) {

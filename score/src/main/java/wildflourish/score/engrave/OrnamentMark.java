@@ -6,6 +6,7 @@ import wildflourish.core.ornament.HelperNote;
 import wildflourish.core.ornament.Motion;
 import wildflourish.core.ornament.Move;
 import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Slot;
 import wildflourish.core.tune.Ratio;
 import wildflourish.score.display.Ink;
 import wildflourish.score.display.Shape;
@@ -122,7 +123,9 @@ public final class OrnamentMark {
             case TOUCH -> dot(middle, y, 0.15);
             case STROKE -> stroke(piece, middle, y);
             case CLOSE -> {
-                line(left, y + 0.4, right - 0.1, y + 0.4);
+                // Before the beat the bar lies below, at the end of the note above.
+                double bar = ornament.slot() == Slot.EXIT ? y - 0.4 : y + 0.4;
+                line(left, bar, right - 0.1, bar);
                 line(middle - 0.05, y - 0.4, middle - 0.05, y + 0.4);
             }
             case SOUND -> line(left, y, right - 0.1, y);
