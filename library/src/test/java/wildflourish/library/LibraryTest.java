@@ -147,9 +147,10 @@ class LibraryTest {
             try (Library library = Library.open(Path.of(args[0]))) {
                 long tune = library.tunes().getFirst().id();
                 Edition at = library.current(tune);
-                System.out.println("writing");
                 while (true) {
                     at = library.save(tune, at.id(), "edit", "x".repeat(19_995) + "whole");
+                    // Said once a whole edition is kept, so that on a busy machine nobody kills it before it has begun.
+                    System.out.println("writing");
                 }
             }
         }

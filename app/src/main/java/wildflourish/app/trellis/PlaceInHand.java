@@ -16,6 +16,9 @@ import wildflourish.core.planning.FingeringPlan;
 final class PlaceInHand extends VBox {
 
     private static final int MOST = 4;
+    /** In a low window the ornaments below need the room. */
+    private static final int FEW = 2;
+    private static final double ROOMY = 900;
 
     private final TrellisModel model;
     private final Label place = new Label();
@@ -79,7 +82,8 @@ final class PlaceInHand extends VBox {
             return;
         }
         List<Alternative> all = plan.alternatives(now.note());
-        for (int i = 0; i < Math.min(MOST, all.size()); i++) {
+        int most = getScene() != null && getScene().getHeight() < ROOMY ? FEW : MOST;
+        for (int i = 0; i < Math.min(most, all.size()); i++) {
             others.getChildren().add(other(i, all.get(i), plan, now.note()));
         }
         if (plan.isChosen(now.note())) {

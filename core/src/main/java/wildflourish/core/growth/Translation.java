@@ -430,7 +430,7 @@ public record Translation(Ladder ladder, List<Step> steps) {
         private String obstacle(int note, Placed one, Answer chosen) {
             if (one.choices().isEmpty()) {
                 return Equivalents.without(one.ornament(), from.instrument().family(), to.instrument().family())
-                        .orElse("the %s has nothing that says this".formatted(to.instrument().name()));
+                        .orElse("there is nothing on the %s that says this".formatted(to.instrument().name()));
             }
             Ornament nearest = one.choices().getFirst();
             Verdict alone = Playability.of(to, note, List.of(nearest), tempo, speeds);

@@ -30,7 +30,7 @@ public record PlayingAdvice(Situation situation, Strokes strokes, Optional<Breat
 
     /** Works it out; takes a few milliseconds. */
     public static PlayingAdvice of(Arrangement arrangement, int rung) {
-        return of(arrangement, arrangement.situation(), rung);
+        return of(arrangement, arrangement.situation(rung), rung);
     }
 
     /** As {@link #of(Arrangement, int)}, for a situation that is at hand already. */
@@ -46,7 +46,7 @@ public record PlayingAdvice(Situation situation, Strokes strokes, Optional<Breat
                     note -> setting.ornaments(note, situation.vocabulary()).stream().anyMatch(Ornament::isBreath),
                     note -> !setting.ornaments(note, situation.vocabulary()).isEmpty(), ends::contains));
         }
-        return new PlayingAdvice(situation, Strokes.of(tune, arrangement.instrument(), arrangement.school()), breaths,
+        return new PlayingAdvice(situation, situation.strokes(), breaths,
                 Air.of(tune, situation.plan(), arrangement.tempo()));
     }
 

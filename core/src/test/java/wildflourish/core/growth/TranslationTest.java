@@ -91,7 +91,7 @@ class TranslationTest {
         Arrangement double_ = arrangement("fiddle", "B4:4", Tempo.parse("1/4=60"), Map.of(0, List.of("drone")));
         Translation whistle = Translation.of(double_, Instruments.known("whistle-d"));
         assertThat(whistle.steps().getFirst().kind()).isEqualTo(Translation.Kind.LEFT_OUT);
-        assertThat(whistle.steps().getFirst().why()).contains("nothing that says this");
+        assertThat(whistle.steps().getFirst().why()).contains("there is nothing on the D whistle that says this");
         assertThat(whistle.ladder().setting(1).size()).isZero();
         Arrangement breath = arrangement("whistle-d", "B4:4 A4", Tempo.parse("1/4=60"), Map.of(0, List.of("breath")));
         assertThat(Translation.of(breath, Instruments.known("fiddle")).steps().getFirst().why())
