@@ -30,6 +30,7 @@ public final class NoteInHand extends VBox {
     private final VBox rows = new VBox(4);
     private final Map<Ornament, CandidateRow> byOrnament = new HashMap<>();
     private CandidateRow lookedAt;
+    private boolean scrolling;
     private Palette palette = Palette.LIGHT;
 
     /** A panel beside the trellis of the same model. */
@@ -57,7 +58,7 @@ public final class NoteInHand extends VBox {
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(title, place, relief, scroll);
-        rows.heightProperty().addListener((o, before, now) -> Platform.runLater(this::keepInSight));
+        rows.heightProperty().addListener((o, before, now) -> scrollSoon());
         model.state().addListener((o, before, now) -> show(now));
     }
 
@@ -98,7 +99,18 @@ public final class NoteInHand extends VBox {
             rows.getChildren().setAll(shown);
         }
         lookedAt = looked;
-        keepInSight();
+        scrollSoon();
+    }
+
+    /** Scrolls once what is shown now has been laid out, however often it changes before that. */
+    private void scrollSoon() {
+        if (!scrolling) {
+            scrolling = true;
+            Platform.runLater(() -> {
+                scrolling = false;
+                keepInSight();
+            });
+        }
     }
 
     /** Scrolls so that the whole row that is looked at can be seen. */
