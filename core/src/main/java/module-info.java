@@ -18,5 +18,6 @@ module wildflourish.core {
     opens wildflourish.core.ornament to com.fasterxml.jackson.databind;
     opens wildflourish.core.planning to com.fasterxml.jackson.databind;
     opens wildflourish.core.practice to com.fasterxml.jackson.databind;
+    opens wildflourish.core.reading to com.fasterxml.jackson.databind;
     opens wildflourish.core.tune to com.fasterxml.jackson.databind;
 }

@@ -16,6 +16,7 @@ import picocli.CommandLine.Mixin;
             OpenCommand.class,
             DemoCommand.class,
             PerformCommand.class,
+            ReadCommand.class,
             GrowCommand.class,
             PlanCommand.class,
             CheckCommand.class,

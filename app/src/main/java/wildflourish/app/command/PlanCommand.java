@@ -111,7 +111,7 @@ final class PlanCommand implements Callable<Integer> {
         ArrayNode traps = document.putArray("traps");
         for (Trap trap : plan.traps()) {
             traps.addObject().put("note", trap.note()).put("bar", situation.tune().note(trap.note()).barNumber())
-                    .put("kind", trap.kind()).put("text", trap.text());
+                    .put("kind", trap.kind()).put("text", trap.inWords());
         }
         ArrayNode sentences = document.putArray("advice");
         advice.inWords().forEach(sentences::add);

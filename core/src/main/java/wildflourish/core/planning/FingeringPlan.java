@@ -143,8 +143,8 @@ public final class FingeringPlan {
             if (turns && alternatives(i).stream().noneMatch(a -> a.place() instanceof Place.Pressed p
                     && p.direction().equals(before))) {
                 traps.add(new Trap(i, Trap.BELLOWS_FORCED,
-                        "on no button while you %s, as its neighbours are played: turn the bellows to %s for this note alone"
-                                .formatted(before.get().word(), here.get().word())));
+                        "on no button while you %s, as its neighbours are played".formatted(before.get().word()),
+                        "turn the bellows to %s for this note alone".formatted(here.get().word())));
             }
         }
         return traps;

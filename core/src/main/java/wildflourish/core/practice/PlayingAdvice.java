@@ -70,7 +70,7 @@ public record PlayingAdvice(Situation situation, Strokes strokes, Optional<Breat
         Map<String, Set<Integer>> bars = new LinkedHashMap<>();
         boolean turnsFreely = situation.instrument().school("rows", situation.school()).equals("along");
         for (Trap trap : turnsFreely ? List.<Trap>of() : situation.plan().traps()) {
-            note(bars, tune, trap.note(), "%s is %s".formatted(tune.note(trap.note()).pitch().spoken(), trap.text()));
+            note(bars, tune, trap.note(), "%s is %s".formatted(tune.note(trap.note()).pitch().spoken(), trap.inWords()));
         }
         for (int note : situation.plan().planted()) {
             note(bars, tune, note, "leave the finger down on " + tune.note(note).pitch().spoken());

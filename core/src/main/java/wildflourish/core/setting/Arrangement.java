@@ -17,11 +17,12 @@ import wildflourish.core.tune.Tune;
  * A tune with its ladder for one instrument, level and tempo: what a teacher works on.
  *
  * @param tune the plain tune, without the signs of its ornaments
+ * @param marks what the teacher has settled about its phrases
  * @param elsewhere its ladders on other instruments, by the instrument's id
  */
 public record Arrangement(
-        Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school, Choices choices, Ladder ladder,
-        Map<String, Ladder> elsewhere) {
+        Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school, Choices choices,
+        PhraseMarks marks, Ladder ladder, Map<String, Ladder> elsewhere) {
 
     public Arrangement {
         elsewhere = Collections.unmodifiableMap(new TreeMap<>(elsewhere));
@@ -30,7 +31,7 @@ public record Arrangement(
     /** An arrangement in which no place has been chosen by hand, for one instrument alone. */
     public Arrangement(
             Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school, Ladder ladder) {
-        this(tune, instrument, tempo, speeds, school, Choices.NONE, ladder, Map.of());
+        this(tune, instrument, tempo, speeds, school, Choices.NONE, PhraseMarks.NONE, ladder, Map.of());
     }
 
     /** The tune in the hands of this instrument. */
@@ -45,29 +46,34 @@ public record Arrangement(
     }
 
     public Arrangement with(Ladder other) {
-        return new Arrangement(tune, instrument, tempo, speeds, school, choices, other, elsewhere);
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, other, elsewhere);
     }
 
     public Arrangement with(Tempo other) {
-        return new Arrangement(tune, instrument, other, speeds, school, choices, ladder, elsewhere);
+        return new Arrangement(tune, instrument, other, speeds, school, choices, marks, ladder, elsewhere);
     }
 
     public Arrangement with(Speeds other) {
-        return new Arrangement(tune, instrument, tempo, other, school, choices, ladder, elsewhere);
+        return new Arrangement(tune, instrument, tempo, other, school, choices, marks, ladder, elsewhere);
     }
 
     public Arrangement with(School other) {
-        return new Arrangement(tune, instrument, tempo, speeds, other, choices, ladder, elsewhere);
+        return new Arrangement(tune, instrument, tempo, speeds, other, choices, marks, ladder, elsewhere);
     }
 
     /** With the places chosen otherwise. */
     public Arrangement with(Choices other) {
-        return new Arrangement(tune, instrument, tempo, speeds, school, other, ladder, elsewhere);
+        return new Arrangement(tune, instrument, tempo, speeds, school, other, marks, ladder, elsewhere);
+    }
+
+    /** With the phrases settled otherwise. */
+    public Arrangement with(PhraseMarks other) {
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, other, ladder, elsewhere);
     }
 
     /** On the same instrument as it is now, after its chart or its capo has changed. */
     public Arrangement with(Instrument other) {
-        return new Arrangement(tune, other, tempo, speeds, school, choices, ladder, elsewhere);
+        return new Arrangement(tune, other, tempo, speeds, school, choices, marks, ladder, elsewhere);
     }
 
     /** The ladder it has on an instrument, if it has been there. */
@@ -82,13 +88,13 @@ public record Arrangement(
             kept.put(instrument.id(), ladder);
         }
         kept.remove(other.id());
-        return new Arrangement(tune, other, tempo, speeds, school, choices, its, kept);
+        return new Arrangement(tune, other, tempo, speeds, school, choices, marks, its, kept);
     }
 
     /** With a ladder kept for another instrument. */
     public Arrangement keeping(String other, Ladder its) {
         Map<String, Ladder> kept = new TreeMap<>(elsewhere);
         kept.put(other, its);
-        return new Arrangement(tune, instrument, tempo, speeds, school, choices, ladder, kept);
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, ladder, kept);
     }
 }

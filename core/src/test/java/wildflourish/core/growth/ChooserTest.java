@@ -37,7 +37,7 @@ class ChooserTest {
             options.add(here);
         }
         int cut = 1 + random.nextInt(notes - 1);
-        List<Phrase> phrases = List.of(new Phrase("A1", 0, cut, true), new Phrase("A2", cut, notes, false));
+        List<Phrase> phrases = List.of(new Phrase("A1", 0, 0, cut, 0, 1, true, false), new Phrase("A2", cut, cut, notes, 1, 2, false, false));
         Taste.Level level = new Taste.Level("test", List.of(), random.nextInt(4), random.nextInt(2), false, 0);
         return new Problem(options, phrases, level, new Taste("", List.of(level), 0, ALIKE, 0, 0));
     }

@@ -17,6 +17,7 @@ import wildflourish.core.ornament.Vocabulary;
 import wildflourish.core.planning.Choices;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
+import wildflourish.core.setting.PhraseMarks;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Spelling;
@@ -40,10 +41,15 @@ import wildflourish.core.tune.TuneType;
  * I:flourish place 12 cut from 2
  * I:flourish elsewhere fiddle rung 0 bare
  * I:flourish elsewhere fiddle place 12 treble from 4
+ * I:flourish phrase 30 starts
+ * I:flourish phrase 34 joined
+ * I:flourish phrase 30 name the climb
+ * I:flourish phrase 30 remark keep it light
  * I:flourish heads 12 1
  * I:flourish shown 2
  * </pre>
  * {@code elsewhere} has the rungs and placements of the ladders on other instruments; {@code speed} is a student's own floor and comfortable length in milliseconds where they differ from the level's;
+ * {@code phrase} is what the teacher has settled about the phrase that begins on a note;
  * {@code heads} says how many pitches of a note were added by its ornaments on the rung that is shown;
  * {@code place} names the note (counted from 0), the ornament, and the lowest rung that has it; {@code shown} is the rung
  * whose signs stand on the notes; {@code at} a place chosen by hand for a note on an instrument.
@@ -68,6 +74,7 @@ final class Instructions {
         Rungs rungs = new Rungs();
         Map<String, Rungs> elsewhere = new TreeMap<>();
         Choices choices = Choices.NONE;
+        PhraseMarks marks = PhraseMarks.NONE;
         Map<Integer, Integer> heads = new TreeMap<>();
         int capo = 0;
         int shown = -1;
@@ -90,6 +97,7 @@ final class Instructions {
                     case "speed" -> speeds = speeds.with(words[2], words[3]);
                     case "elsewhere" -> elsewhere.computeIfAbsent(Instruments.known(words[2]).id(), i -> new Rungs())
                             .take(words[3].split("\\s+", 3), line.number());
+                    case "phrase" -> marks = phrase(marks, Integer.parseInt(words[2]), words[3]);
                     case "heads" -> heads.put(Integer.parseInt(words[2]), Integer.parseInt(words[3]));
                     case "shown" -> shown = Integer.parseInt(words[2]);
                     default -> throw new IllegalArgumentException("'" + words[1] + "' is not known");
@@ -119,7 +127,7 @@ final class Instructions {
             }
         }
         Arrangement arrangement = new Arrangement(
-                plain, instrument, tempo, speeds, school, choices, ladder, Map.of());
+                plain, instrument, tempo, speeds, school, choices, marks, ladder, Map.of());
         for (Map.Entry<String, Rungs> other : elsewhere.entrySet()) {
             if (other.getValue().areNamed()) {
                 arrangement = arrangement.keeping(other.getKey(), other.getValue().ladder(
@@ -127,6 +135,26 @@ final class Instructions {
             }
         }
         return Optional.of(arrangement);
+    }
+
+    private static PhraseMarks phrase(PhraseMarks marks, int note, String words) {
+        String[] parts = words.split("\\s+", 2);
+        return switch (parts[0]) {
+            case "starts" -> marks.starting(note);
+            case "joined" -> marks.joining(note);
+            case "name" -> marks.naming(note, Optional.of(AbcText.unescape(parts[1])));
+            case "remark" -> marks.remarking(note, Optional.of(AbcText.unescape(parts[1])));
+            default -> throw new IllegalArgumentException("'" + parts[0] + "' is not known of a phrase");
+        };
+    }
+
+    private static List<String> lines(PhraseMarks marks) {
+        List<String> lines = new ArrayList<>();
+        marks.joined().forEach(n -> lines.add("phrase " + n + " joined"));
+        marks.starts().forEach(n -> lines.add("phrase " + n + " starts"));
+        marks.names().forEach((n, name) -> lines.add("phrase " + n + " name " + AbcText.escape(name)));
+        marks.remarks().forEach((n, remark) -> lines.add("phrase " + n + " remark " + AbcText.escape(remark)));
+        return lines;
     }
 
     private static Instrument withCapo(Instrument instrument, int capo, List<AbcLine> lines, Findings findings) {
@@ -156,7 +184,7 @@ final class Instructions {
         /** Takes in {@code rung 0 bare} or {@code place 12 cut from 2}, in three words. */
         void take(String[] words, int line) {
             if (words[0].equals("rung")) {
-                names.put(Integer.parseInt(words[1]), words[2]);
+                names.put(Integer.parseInt(words[1]), AbcText.unescape(words[2]));
             } else if (words[0].equals("place")) {
                 String[] rest = words[2].split("\\s+");
                 placed.add(new Placed(Integer.parseInt(words[1]), rest[0], Integer.parseInt(rest[2]), line));
@@ -193,7 +221,7 @@ final class Instructions {
         static List<String> lines(Ladder ladder) {
             List<String> lines = new ArrayList<>();
             for (int r = 0; r < ladder.size(); r++) {
-                lines.add("rung " + r + " " + ladder.rung(r).name());
+                lines.add("rung " + r + " " + AbcText.escape(ladder.rung(r).name()));
             }
             ladder.setting(ladder.size() - 1).byNote().forEach((note, ids) -> ids.forEach(id ->
                     lines.add("place " + note + " " + id + " from " + ladder.lowestWith(note, id))));
@@ -225,6 +253,7 @@ final class Instructions {
         }
         arrangement.choices().here().forEach((instrument, places) -> places.forEach((note, place) ->
                 lines.add("at " + instrument + " " + note + " " + place)));
+        lines.addAll(lines(arrangement.marks()));
         Ladder ladder = arrangement.ladder();
         lines.addAll(Rungs.lines(ladder));
         arrangement.elsewhere().forEach((instrument, other) ->

@@ -1,0 +1,198 @@
+package wildflourish.core.reading;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import wildflourish.core.data.DataFile;
+import wildflourish.core.tune.Key;
+import wildflourish.core.tune.Mode;
+import wildflourish.core.tune.Pitch;
+import wildflourish.core.tune.Step;
+import wildflourish.core.tune.Timeline;
+import wildflourish.core.tune.Timeline.Stand;
+
+/**
+ * Tonic, mode and scale as the notes have them.
+ *
+ * @param key tonic and mode; empty for a tune without notes
+ * @param written the key at the head of the tune
+ * @param degrees which of the seven degrees of the mode occur, from 1
+ * @param outside pitches without octave that are not of the mode, by name, with the notes that have them
+ * @param once notes whose pitch the tune has only once
+ * @param remark where the notes and the written key disagree, or leave the mode open: a sentence
+ */
+public record Tonality(
+        Optional<Key> key, Key written, List<Integer> degrees, TreeMap<String, List<Integer>> outside, List<Integer> once,
+        Optional<String> remark) {
+
+    record Weights(
+            String provenance, List<Mode> modes, int inScale, int outside, int onTonic, int onFifth, int restOnTonic,
+            int restOnFifth, int lastOnTonic, int firstOnTonic, int written) {}
+
+    private static final Weights WEIGHTS = DataFile.read("reading/tonality.json", Weights.class);
+    private static final List<String> NUMBERS =
+            List.of("no", "one", "two", "three", "four", "five", "six", "seven");
+    private static final List<String> ORDINALS =
+            List.of("", "first", "second", "third", "fourth", "fifth", "sixth", "seventh");
+
+    /** Every tonic and mode is tried; the one that the notes speak for most is taken, the written one among equals. */
+    static Tonality of(Timeline timeline, List<Phrase> phrases) {
+        Key written = timeline.tune().head().key();
+        if (timeline.size() == 0) {
+            return new Tonality(Optional.empty(), written, List.of(), new TreeMap<>(), List.of(), Optional.empty());
+        }
+        double[] time = new double[12];
+        double[] rests = new double[12];
+        for (Stand stand : timeline.notes()) {
+            time[stand.pitch().midi() % 12] += stand.note().length().toDouble() * 8;
+        }
+        for (Phrase phrase : phrases) {
+            rests[timeline.note(phrase.lastNote()).pitch().midi() % 12]++;
+        }
+        int last = timeline.notes().getLast().pitch().midi() % 12;
+        int first = timeline.notes().stream().filter(s -> s.strength() == 3).findFirst()
+                .orElse(timeline.note(0)).pitch().midi() % 12;
+        double best = Double.NEGATIVE_INFINITY;
+        Key found = written;
+        for (int tonic = 0; tonic < 12; tonic++) {
+            for (Mode mode : WEIGHTS.modes()) {
+                Key key = spelled(tonic, mode, written);
+                double worth = worth(key, time) + WEIGHTS.restOnTonic() * rests[tonic]
+                        + WEIGHTS.restOnFifth() * rests[(tonic + 7) % 12]
+                        + (last == tonic ? WEIGHTS.lastOnTonic() : 0) + (first == tonic ? WEIGHTS.firstOnTonic() : 0);
+                boolean asWritten = !written.open() && tonic == Math.floorMod(written.tonicPitch().midi(), 12)
+                        && mode == written.mode();
+                worth += asWritten ? WEIGHTS.written() : 0;
+                if (worth > best + 1e-9) {
+                    best = worth;
+                    found = asWritten ? written : key;
+                }
+            }
+        }
+        return described(timeline, found, written);
+    }
+
+    private static double worth(Key key, double[] time) {
+        boolean[] in = scale(key);
+        int tonic = Math.floorMod(key.tonicPitch().midi(), 12);
+        double worth = WEIGHTS.onTonic() * time[tonic] + WEIGHTS.onFifth() * time[(tonic + 7) % 12];
+        for (int c = 0; c < 12; c++) {
+            worth += in[c] ? WEIGHTS.inScale() * time[c] : -WEIGHTS.outside() * time[c];
+        }
+        return worth;
+    }
+
+    /** The seven pitch classes of a key's mode, whatever accidentals the writer has set beside it. */
+    private static boolean[] scale(Key key) {
+        boolean[] in = new boolean[12];
+        Key plain = Key.of(key.tonic(), key.tonicAlter(), key.mode());
+        for (int d = 0; d < 7; d++) {
+            in[Math.floorMod(plain.step(plain.tonicPitch(), d).midi(), 12)] = true;
+        }
+        return in;
+    }
+
+    /** A key on a pitch class, spelled with as few accidentals as it goes. */
+    private static Key spelled(int tonic, Mode mode, Key written) {
+        Key best = null;
+        for (Step step : Step.values()) {
+            for (int alter = -1; alter <= 1; alter++) {
+                Key key = Key.of(step, alter, mode);
+                if (Math.floorMod(key.tonicPitch().midi(), 12) == tonic && (best == null
+                        || Math.abs(key.fifths() - written.fifths()) < Math.abs(best.fifths() - written.fifths()))) {
+                    best = key;
+                }
+            }
+        }
+        return best;
+    }
+
+    private static Tonality described(Timeline timeline, Key key, Key written) {
+        boolean[] in = scale(key);
+        Key plain = Key.of(key.tonic(), key.tonicAlter(), key.mode());
+        TreeSet<Integer> degrees = new TreeSet<>();
+        TreeMap<String, List<Integer>> outside = new TreeMap<>();
+        TreeMap<Integer, List<Integer>> byMidi = new TreeMap<>();
+        for (Stand stand : timeline.notes()) {
+            if (stand.heldOver()) {
+                continue;
+            }
+            byMidi.computeIfAbsent(stand.pitch().midi(), p -> new ArrayList<>()).add(stand.index());
+            int pitchClass = stand.pitch().midi() % 12;
+            if (in[pitchClass]) {
+                for (int d = 0; d < 7; d++) {
+                    if (Math.floorMod(plain.step(plain.tonicPitch(), d).midi(), 12) == pitchClass) {
+                        degrees.add(d + 1);
+                    }
+                }
+            } else {
+                Pitch pitch = stand.pitch();
+                outside.computeIfAbsent(pitch.spoken(), p -> new ArrayList<>()).add(stand.index());
+            }
+        }
+        List<Integer> once = byMidi.values().stream().filter(n -> n.size() == 1).map(List::getFirst).sorted().toList();
+        return new Tonality(Optional.of(key), written, List.copyOf(degrees), outside, once,
+                remark(key, written, degrees));
+    }
+
+    private static Optional<String> remark(Key key, Key written, TreeSet<Integer> degrees) {
+        if (written.open()) {
+            return Optional.of("no key is written; the notes are those of %s".formatted(key.spoken()));
+        }
+        boolean same = key.tonic() == written.tonic() && key.tonicAlter() == written.tonicAlter()
+                && key.mode() == written.mode();
+        if (!same) {
+            return Optional.of("the key is written as %s, but the notes speak for %s".formatted(
+                    written.spoken(), key.spoken()));
+        }
+        for (Mode other : WEIGHTS.modes()) {
+            if (other != key.mode() && degrees.size() < 7 && sharesDegrees(key, other, degrees)) {
+                return Optional.of("without its %s the tune could as well be %s; the written key is taken".formatted(
+                        missing(degrees).stream().map(ORDINALS::get).reduce((a, b) -> a + " and " + b).orElse(""),
+                        Key.of(key.tonic(), key.tonicAlter(), other).spoken()));
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static boolean sharesDegrees(Key key, Mode other, TreeSet<Integer> degrees) {
+        Key mine = Key.of(key.tonic(), key.tonicAlter(), key.mode());
+        Key theirs = Key.of(key.tonic(), key.tonicAlter(), other);
+        return degrees.stream().allMatch(d -> mine.step(mine.tonicPitch(), d - 1).midi()
+                == theirs.step(theirs.tonicPitch(), d - 1).midi());
+    }
+
+    private static List<Integer> missing(java.util.Collection<Integer> degrees) {
+        List<Integer> missing = new ArrayList<>();
+        for (int d = 1; d <= 7; d++) {
+            if (!degrees.contains(d)) {
+                missing.add(d);
+            }
+        }
+        return missing;
+    }
+
+    /** The notes of the mode that occur, from the tonic up, as {@code F#}. */
+    public List<String> notes() {
+        return key.map(k -> {
+            Key plain = Key.of(k.tonic(), k.tonicAlter(), k.mode());
+            return degrees.stream().map(d -> plain.step(plain.tonicPitch(), d - 1).toString().replaceAll("-?[0-9]+$", "")).toList();
+        }).orElse(List.of());
+    }
+
+    /** The degrees of the mode that the tune does without, from 1. */
+    public List<Integer> missing() {
+        return missing(degrees);
+    }
+
+    /** For reading: {@code six notes: no sixth}. */
+    public String scaleInWords() {
+        if (degrees.size() == 7) {
+            return "all seven notes";
+        }
+        List<String> names = missing().stream().map(ORDINALS::get).toList();
+        return "%s notes: no %s".formatted(NUMBERS.get(degrees.size()), String.join(" and no ", names));
+    }
+}
