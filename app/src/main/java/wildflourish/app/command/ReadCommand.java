@@ -59,7 +59,8 @@ final class ReadCommand implements Callable<Integer> {
                 .put("type", reading.type())
                 .put("meter", reading.timeline().tune().head().meter().toString())
                 .put("key", reading.timeline().tune().head().key().spoken())
-                .put("mode", reading.tonality().key().map(k -> k.spoken()).orElse(null));
+                .put("mode", reading.tonality().key().map(k -> k.mode().word()).orElse(null))
+                .put("tonic", reading.tonality().key().map(k -> k.tonicPitch().spoken()).orElse(null));
         ArrayNode scale = document.putArray("scale");
         reading.tonality().notes().forEach(scale::add);
         document.put("scaleInWords", reading.tonality().scaleInWords())

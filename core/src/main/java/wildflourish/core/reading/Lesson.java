@@ -81,7 +81,8 @@ public record Lesson(List<Step> steps) {
             return "learn %s: %s".formatted(name, passage.shape());
         }
         String other = passages.get(passage.sameAs().get()).phrase().name();
-        return passage.isSame() && passage.difference().isEmpty() ? "%s is %s again: nothing new".formatted(name, other)
+        return passage.isSame() ? "%s is %s again: %s".formatted(name, other,
+                        passage.difference().isEmpty() ? "nothing new" : passage.difference())
                 : "%s: %s".formatted(name, passage.difference());
     }
 
