@@ -127,7 +127,7 @@ class ReadingTest {
     void trapsOfTheWhistleAreHalfHolesForksAndJumps() {
         assertThat(traps("whistle-d", Tunes.g(), "D4:2 G4:2 C5:2 G4:2 | D4:2 D5:2 D4:4 ||")).extracting(Trap::kind)
                 .contains("fork", "register-jump");
-        assertThat(traps("whistle-d", Tunes.d(), "D4:2 E4 F#4 G4:2 A4 F#4 | D4:2 F4:2 F#4:2 E4 G4 | F#4:2 A4:2 D4:4 || ")).extracting(Trap::kind)
+        assertThat(traps("whistle-d", Tunes.d(), "D4:2 E4 F#4 G4:2 A4 F#4 | E4:2 D#4:2 E4:2 F#4 G4 | F#4:2 A4:2 D4:4 || ")).extracting(Trap::kind)
                 .contains("half-hole", "outside-key");
         assertThat(traps("whistle-d", Tunes.d(), "A3:4 D4:4 || ")).extracting(Trap::kind).contains("missing");
     }
