@@ -13,6 +13,7 @@ import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
+import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.tune.Tempo;
@@ -26,10 +27,29 @@ public final class Candidates {
     private final List<Set<Feature>> features;
 
     public Candidates(Situation situation, Tempo tempo, Speeds speeds) {
+        this(situation, tempo, speeds, Phrases.of(situation.tune()));
+    }
+
+    /** As above, the phrases read already. */
+    public Candidates(Situation situation, Tempo tempo, Speeds speeds, List<Phrase> phrases) {
         this.situation = situation;
         this.tempo = tempo;
         this.speeds = speeds;
-        this.features = Feature.of(situation.tune(), Phrases.of(situation.tune()));
+        this.features = Feature.of(situation.tune(), phrases);
+    }
+
+    /** Why each note is a place for ornaments. */
+    List<Set<Feature>> features() {
+        return features;
+    }
+
+    boolean isAt(int note, String place) {
+        for (Feature feature : features.get(note)) {
+            if (feature.word().equals(place)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Why a note is a place for ornaments. */

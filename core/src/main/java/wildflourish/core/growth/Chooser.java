@@ -3,210 +3,296 @@ package wildflourish.core.growth;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Variation;
 
 /**
  * The exact choice for one rung: of all ways to treat the notes of a tune that keep to the rung's budgets, the one that
- * taste likes best.
+ * taste likes best, phrases that are the same being one decision.
  *
- * <p>Dynamic programming over the notes. The state after a note is how many ornaments and how many heavy ones its phrase
- * holds so far, what the last decorated note of the phrase carried, and whether that note was this one. Of equally good
- * settings the one that decorates later notes less is taken, so the choice is always the same.
+ * <p>Each decision is made by {@link PhraseChooser}. Phrases touch one another only where the last note of one and the first
+ * of the next are both decorated. As that only ever takes something off, the best choices of all decisions together are the
+ * optimum wherever they do not touch; where they do, the decisions are gone through with the best of what is left as a bound
+ * (branch and bound), over how each begins and ends.
  */
 final class Chooser {
 
-    /** What a note's state remembers, packed into one number: used, heavy, last treatment, whether adjacent. */
-    private record Layer(int[] states, long[] values, int[] parents, int[] options, int size) {}
-
-    /** On two neighbouring notes the same ornament is so many times as dull: in effect never chosen. */
-    private static final long NEIGHBOURS = 20;
-
     private final Taste taste;
-    private final Sequence sequence;
-    private final Map<List<String>, Integer> treatments = new HashMap<>();
-    private final List<List<String>> treatmentIds = new ArrayList<>();
-    private final int usedLimit;
-    private final int heavyLimit;
+    private final Taste.Level level;
+    private final PhraseChooser.Sequence sequence;
 
-    /** Whether two treatments can follow one another on neighbouring notes. */
-    interface Sequence {
-        boolean allows(Option first, Option second);
-    }
-
-    Chooser(Taste taste, Taste.Level level) {
-        this(taste, level, (first, second) -> true);
-    }
-
-    Chooser(Taste taste, Taste.Level level, Sequence sequence) {
-        this.sequence = sequence;
+    Chooser(Taste taste, Taste.Level level, PhraseChooser.Sequence sequence) {
         this.taste = taste;
-        this.usedLimit = level.perPhrase();
-        this.heavyLimit = level.heavyPerPhrase();
-        treatment(List.of());
+        this.level = level;
+        this.sequence = sequence;
     }
 
-    private int treatment(List<String> ids) {
-        return treatments.computeIfAbsent(ids, k -> {
-            treatmentIds.add(k);
-            return treatmentIds.size() - 1;
-        });
+    /** Phrases that are decided together, with the options that are open in each of them. */
+    private static final class Decision {
+        private final List<Integer> phrases = new ArrayList<>();
+        private List<List<Option>> options;
+        private PhraseChooser chooser;
+        private PhraseChooser.Choice choice;
+        /** Options of the notes before the shared body that every phrase leaves as they are. */
+        private int leads;
     }
 
     /**
      * The best setting.
      *
-     * @param options the ways to treat each note, by its index; each note has at least one
-     * @param mandatory how many ornaments of a note's every option stand on the rung below: a phrase that already holds
-     *     more than the budget is not refused for it
+     * @param options the ways to treat each note, by its index; each note has at least one of one note's length
+     * @param sameAs for each phrase the index of the first phrase with which it is decided
+     * @param mandatory how many ornaments and variations stand on each note on the rung below: a phrase that already
+     *     holds more than the budget is not refused for it
      */
-    Setting choose(List<List<Option>> options, List<Phrase> phrases, List<Integer> mandatory) {
-        for (List<Option> here : options) {
-            here.forEach(o -> treatment(o.ids()));
+    Setting choose(List<List<Option>> options, List<Phrase> phrases, List<Integer> sameAs, List<Integer> mandatory) {
+        return setting(decide(options, phrases, sameAs, mandatory), options, phrases);
+    }
+
+    /** What the best setting is worth, in the units of taste. */
+    long worth(List<List<Option>> options, List<Phrase> phrases, List<Integer> sameAs, List<Integer> mandatory) {
+        List<Decision> decisions = decide(options, phrases, sameAs, mandatory);
+        return decisions.stream().mapToLong(d -> d.choice.value()).sum() + touching(decisions, phrases);
+    }
+
+    private List<Decision> decide(
+            List<List<Option>> options, List<Phrase> phrases, List<Integer> sameAs, List<Integer> mandatory) {
+        Map<Integer, Decision> byFirst = new LinkedHashMap<>();
+        for (int p = 0; p < phrases.size(); p++) {
+            byFirst.computeIfAbsent(sameAs.get(p), f -> new Decision()).phrases.add(p);
         }
-        int kinds = treatmentIds.size();
-        boolean[][] alike = alike();
-        int[] starts = new int[options.size()];
-        int[] budget = new int[options.size()];
-        int[] heavyBudget = new int[options.size()];
-        int most = 0;
-        int mostHeavy = 0;
-        for (Phrase phrase : phrases) {
+        List<Decision> decisions = new ArrayList<>(byFirst.values());
+        for (Decision decision : decisions) {
+            prepare(decision, options, phrases, mandatory);
+            decision.choice = decision.chooser.best();
+        }
+        if (touching(decisions, phrases) < 0) {
+            untangle(decisions, phrases);
+        }
+        return decisions;
+    }
+
+    private void prepare(Decision decision, List<List<Option>> options, List<Phrase> phrases, List<Integer> mandatory) {
+        int most = level.perPhrase();
+        int mostHeavy = level.heavyPerPhrase();
+        int members = decision.phrases.size();
+        for (int p : decision.phrases) {
+            Phrase phrase = phrases.get(p);
             int must = 0;
             int mustHeavy = 0;
             for (int n = phrase.fromNote(); n < phrase.toNote(); n++) {
                 must += mandatory.get(n);
-                mustHeavy += options.get(n).stream().mapToInt(Option::heavy).min().orElse(0);
+                int least = options.get(n).stream().mapToInt(Option::heavy).min().orElse(0);
+                mustHeavy += mandatory.get(n) > 0 ? least : 0;
             }
-            for (int n = phrase.fromNote(); n < phrase.toNote(); n++) {
-                starts[n] = n == phrase.fromNote() ? 1 : 0;
-                budget[n] = Math.max(usedLimit, must);
-                heavyBudget[n] = Math.max(heavyLimit, mustHeavy);
-                most = Math.max(most, budget[n]);
-                mostHeavy = Math.max(mostHeavy, heavyBudget[n]);
+            most = Math.max(most, must);
+            mostHeavy = Math.max(mostHeavy, mustHeavy);
+        }
+        Phrase first = phrases.get(decision.phrases.getFirst());
+        if (members == 1) {
+            decision.options = options.subList(first.fromNote(), first.toNote());
+        } else {
+            decision.options = shared(decision, options, phrases);
+        }
+        decision.chooser = new PhraseChooser(decision.options, most, mostHeavy, (long) members * taste.alike(),
+                (long) members * taste.alike() * taste.neighbours(), sequence);
+    }
+
+    /**
+     * The options that are open in every phrase of a decision, their gains added. Pickups that differ in number stay as they
+     * must be and are not decided on.
+     */
+    private static List<List<Option>> shared(Decision decision, List<List<Option>> options, List<Phrase> phrases) {
+        Phrase first = phrases.get(decision.phrases.getFirst());
+        int leads = decision.phrases.stream().mapToInt(p -> phrases.get(p).bodyNote() - phrases.get(p).fromNote()).min().orElse(0);
+        boolean sameLeads = decision.phrases.stream()
+                .allMatch(p -> phrases.get(p).bodyNote() - phrases.get(p).fromNote() == leads);
+        decision.leads = sameLeads ? leads : 0;
+        int from = first.bodyNote() - decision.leads;
+        List<List<Option>> all = new ArrayList<>();
+        for (int n = from; n < first.toNote(); n++) {
+            Map<Object, Option> open = new LinkedHashMap<>();
+            for (Option option : options.get(n)) {
+                open.put(option.key(n), option);
+            }
+            for (int p : decision.phrases.subList(1, decision.phrases.size())) {
+                int there = phrases.get(p).bodyNote() - first.bodyNote() + n;
+                Map<Object, Option> both = new LinkedHashMap<>();
+                for (Option option : options.get(there)) {
+                    Option mine = open.get(option.key(there));
+                    if (mine != null) {
+                        both.put(option.key(there), mine.with(mine.gain() + option.gain(), mine.tight() || option.tight(),
+                                mine.blocked() || option.blocked()));
+                    }
+                }
+                open = both;
+            }
+            all.add(List.copyOf(open.values()));
+        }
+        return all;
+    }
+
+    /** How a decision ends: the option of its last stretch, nothing where that is bare. */
+    private static Option last(Decision decision, int[] picks) {
+        int at = picks.length - 1;
+        while (at > 0 && picks[at] < 0) {
+            at--;
+        }
+        return decision.options.get(at).get(picks[at]);
+    }
+
+    private long between(Option end, Option start) {
+        if (end.size() == 0 || start.size() == 0) {
+            return 0;
+        }
+        if (!sequence.allows(end, start)) {
+            return Long.MIN_VALUE / 4;
+        }
+        return end.ids().stream().anyMatch(start.ids()::contains) ? -(long) taste.alike() * taste.neighbours() : 0;
+    }
+
+    private static Decision of(List<Decision> decisions, int phrase) {
+        return decisions.stream().filter(d -> d.phrases.contains(phrase)).findFirst().orElseThrow();
+    }
+
+    /** Whether a phrase's decided notes begin with its first note, so that the phrase before can touch them. */
+    private static boolean startsAtOnce(Decision decision, Phrase phrase) {
+        return decision.phrases.size() == 1 || phrase.bodyNote() - phrase.fromNote() == decision.leads;
+    }
+
+    private long touching(List<Decision> decisions, List<Phrase> phrases) {
+        Map<Integer, Decision> byPhrase = new HashMap<>();
+        decisions.forEach(d -> d.phrases.forEach(p -> byPhrase.put(p, d)));
+        long sum = 0;
+        for (int p = 0; p + 1 < phrases.size(); p++) {
+            Decision one = byPhrase.get(p);
+            Decision next = byPhrase.get(p + 1);
+            if (startsAtOnce(next, phrases.get(p + 1)) && one.choice.picks().length > 0 && next.choice.picks().length > 0) {
+                sum += between(last(one, one.choice.picks()), next.options.getFirst().get(next.choice.picks()[0]));
             }
         }
-        int width = (most + 1) * (mostHeavy + 1) * kinds * 2;
-        int[] slotOf = new int[width];
-        int heavies = mostHeavy + 1;
-        List<Layer> layers = new ArrayList<>();
-        Layer layer = new Layer(new int[] {0}, new long[] {0}, new int[] {-1}, new int[] {-1}, 1);
-        for (int n = 0; n < options.size(); n++) {
-            List<Option> here = options.get(n);
-            int[] kindOf = here.stream().mapToInt(o -> treatments.get(o.ids())).toArray();
-            int[] sizes = here.stream().mapToInt(Option::size).toArray();
-            int[] heavyOf = here.stream().mapToInt(Option::heavy).toArray();
-            int[] gains = here.stream().mapToInt(Option::gain).toArray();
-            boolean[][] barred = n == 0 ? new boolean[kinds][] : barred(options.get(n - 1), here, kinds);
-            Arrays.fill(slotOf, -1);
-            int capacity = Math.min(width, Math.max(16, layer.size() * here.size()));
-            int[] states = new int[capacity];
-            long[] values = new long[capacity];
-            int[] parents = new int[capacity];
-            int[] picks = new int[capacity];
-            int size = 0;
-            for (int s = 0; s < layer.size(); s++) {
-                int state = layer.states()[s];
-                boolean adjacent = (state & 1) == 1;
-                int last = (state >> 1) % kinds;
-                int heavy = (state >> 1) / kinds % heavies;
-                int used = (state >> 1) / kinds / heavies;
-                int came = last;
-                if (starts[n] == 1) {
-                    used = 0;
-                    heavy = 0;
-                    last = adjacent ? last : 0;
-                }
-                for (int o = 0; o < kindOf.length; o++) {
-                    int nowUsed = used + sizes[o];
-                    int nowHeavy = heavy + heavyOf[o];
-                    if (nowUsed > budget[n] || nowHeavy > heavyBudget[n]
-                            || adjacent && barred[came] != null && barred[came][o]) {
-                        continue;
-                    }
-                    long value = layer.values()[s] + gains[o];
-                    // What the phrase before ended with dulls its first note only.
-                    int nowLast = starts[n] == 1 ? 0 : last;
-                    int nowAdjacent = 0;
-                    if (sizes[o] > 0) {
-                        nowLast = kindOf[o];
-                        nowAdjacent = 1;
-                        if (alike[last][nowLast]) {
-                            value -= adjacent ? NEIGHBOURS * taste.alike() : taste.alike();
+        return Math.max(sum, Long.MIN_VALUE / 2);
+    }
+
+    /** How a decision may begin and end, and what the best choice with these ends is. */
+    private record Ends(Option first, Option last, PhraseChooser.Choice choice) {}
+
+    private void untangle(List<Decision> decisions, List<Phrase> phrases) {
+        List<List<Ends>> ways = new ArrayList<>();
+        for (Decision decision : decisions) {
+            ways.add(ways(decision));
+        }
+        List<int[]> pairs = new ArrayList<>();
+        for (int p = 0; p + 1 < phrases.size(); p++) {
+            Decision next = of(decisions, p + 1);
+            if (startsAtOnce(next, phrases.get(p + 1))) {
+                pairs.add(new int[] {decisions.indexOf(of(decisions, p)), decisions.indexOf(next)});
+            }
+        }
+        long[] rest = new long[decisions.size() + 1];
+        for (int d = decisions.size() - 1; d >= 0; d--) {
+            rest[d] = rest[d + 1] + ways.get(d).getFirst().choice().value();
+        }
+        Search search = new Search(ways, pairs, rest);
+        search.go(0, 0);
+        for (int d = 0; d < decisions.size(); d++) {
+            decisions.get(d).choice = ways.get(d).get(search.best[d]).choice();
+        }
+    }
+
+    private static List<Ends> ways(Decision decision) {
+        List<Ends> ways = new ArrayList<>();
+        List<List<Option>> options = decision.options;
+        int n = options.size();
+        for (int f = 0; f < options.getFirst().size(); f++) {
+            for (int from = 0; from < n; from++) {
+                for (int l = 0; l < options.get(from).size(); l++) {
+                    if (from + options.get(from).get(l).span() == n) {
+                        PhraseChooser.Choice choice = decision.chooser.best(f, from, l);
+                        if (choice.picks().length > 0) {
+                            ways.add(new Ends(options.getFirst().get(f), last(decision, choice.picks()), choice));
                         }
                     }
-                    int next = ((nowUsed * heavies + nowHeavy) * kinds + nowLast) << 1 | nowAdjacent;
-                    int slot = slotOf[next];
-                    if (slot < 0) {
-                        slot = size++;
-                        slotOf[next] = slot;
-                        states[slot] = next;
-                        values[slot] = Long.MIN_VALUE;
+                }
+            }
+        }
+        ways.sort((a, b) -> Long.compare(b.choice().value(), a.choice().value()));
+        return ways;
+    }
+
+    /** Goes through the decisions, the best ways first, and leaves off where what is left cannot reach the best so far. */
+    private final class Search {
+        private final List<List<Ends>> ways;
+        private final List<int[]> pairs;
+        private final long[] rest;
+        private final int[] now;
+        private int[] best;
+        private long worth = Long.MIN_VALUE;
+
+        Search(List<List<Ends>> ways, List<int[]> pairs, long[] rest) {
+            this.ways = ways;
+            this.pairs = pairs;
+            this.rest = rest;
+            this.now = new int[ways.size()];
+            this.best = new int[ways.size()];
+        }
+
+        void go(int d, long value) {
+            if (d == ways.size()) {
+                worth = value;
+                best = Arrays.copyOf(now, now.length);
+                return;
+            }
+            for (int w = 0; w < ways.get(d).size(); w++) {
+                Ends way = ways.get(d).get(w);
+                if (value + way.choice().value() + rest[d + 1] <= worth) {
+                    return;
+                }
+                now[d] = w;
+                long here = value + way.choice().value();
+                for (int[] pair : pairs) {
+                    if (Math.max(pair[0], pair[1]) == d) {
+                        here += between(ways.get(pair[0]).get(now[pair[0]]).last(), ways.get(pair[1]).get(now[pair[1]]).first());
                     }
-                    if (value > values[slot]) {
-                        values[slot] = value;
-                        parents[slot] = s;
-                        picks[slot] = o;
+                }
+                if (here + rest[d + 1] > worth) {
+                    go(d + 1, here);
+                }
+            }
+        }
+    }
+
+    private static Setting setting(List<Decision> decisions, List<List<Option>> options, List<Phrase> phrases) {
+        SortedMap<Integer, List<String>> ornaments = new TreeMap<>();
+        SortedMap<Integer, Variation> variations = new TreeMap<>();
+        for (Decision decision : decisions) {
+            for (int p : decision.phrases) {
+                Phrase phrase = phrases.get(p);
+                boolean alone = decision.phrases.size() == 1;
+                int from = alone ? phrase.fromNote() : phrase.bodyNote() - decision.leads;
+                for (int n = phrase.fromNote(); n < from; n++) {
+                    put(options.get(n).getFirst(), n, ornaments, variations);
+                }
+                for (int i = 0; i < decision.choice.picks().length; i++) {
+                    if (decision.choice.picks()[i] >= 0) {
+                        put(decision.options.get(i).get(decision.choice.picks()[i]), from + i, ornaments, variations);
                     }
                 }
             }
-            layer = new Layer(states, values, parents, picks, size);
-            layers.add(layer);
         }
-        return trace(layers, options);
+        return new Setting(ornaments, variations);
     }
 
-    /** By treatment of the note before and option of this one: which pairs the hands cannot do; null where all are fine. */
-    private boolean[][] barred(List<Option> before, List<Option> here, int kinds) {
-        boolean[][] barred = new boolean[kinds][];
-        for (Option first : before) {
-            if (first.size() == 0) {
-                continue;
-            }
-            boolean[] row = null;
-            for (int o = 0; o < here.size(); o++) {
-                if (here.get(o).size() > 0 && !sequence.allows(first, here.get(o))) {
-                    row = row == null ? new boolean[here.size()] : row;
-                    row[o] = true;
-                }
-            }
-            barred[treatments.get(first.ids())] = row;
-        }
-        return barred;
-    }
-
-    /** Which treatments share an ornament, so that one after the other is dull. */
-    private boolean[][] alike() {
-        int kinds = treatmentIds.size();
-        boolean[][] alike = new boolean[kinds][kinds];
-        for (int a = 0; a < kinds; a++) {
-            for (int b = 0; b < kinds; b++) {
-                alike[a][b] = treatmentIds.get(a).stream().anyMatch(treatmentIds.get(b)::contains);
-            }
-        }
-        return alike;
-    }
-
-    private static Setting trace(List<Layer> layers, List<List<Option>> options) {
-        SortedMap<Integer, List<String>> chosen = new TreeMap<>();
-        if (layers.isEmpty()) {
-            return Setting.BARE;
-        }
-        Layer last = layers.getLast();
-        int slot = 0;
-        for (int s = 1; s < last.size(); s++) {
-            if (last.values()[s] > last.values()[slot]) {
-                slot = s;
-            }
-        }
-        for (int n = layers.size() - 1; n >= 0; n--) {
-            chosen.put(n, options.get(n).get(layers.get(n).options()[slot]).ids());
-            slot = layers.get(n).parents()[slot];
-        }
-        return new Setting(chosen);
+    private static void put(
+            Option option, int note, SortedMap<Integer, List<String>> ornaments, SortedMap<Integer, Variation> variations) {
+        option.variation().ifPresentOrElse(
+                v -> variations.put(note, new Variation(note, note + v.to() - v.from(), v.kind(), v.notes())),
+                () -> ornaments.put(note, option.ids()));
     }
 }

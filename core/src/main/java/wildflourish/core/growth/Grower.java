@@ -2,106 +2,81 @@ package wildflourish.core.growth;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import wildflourish.core.ornament.Gesture;
-import wildflourish.core.ornament.Gestures;
-import wildflourish.core.ornament.Making;
-import wildflourish.core.ornament.Ornament;
+import java.util.stream.IntStream;
 import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Phrases;
+import wildflourish.core.reading.Repeats;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Difference;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Variation;
+import wildflourish.core.setting.Wishes;
 import wildflourish.core.tune.Tempo;
 
 /**
  * Grows a ladder from bare, or prunes one from full. Each rung is the best choice for its own budgets among those that
- * contain the rung below (growing) or are contained in the rung above (pruning).
+ * contain the rung below (growing) or are contained in the rung above (pruning); docs/growth.md states the objective.
  */
 public final class Grower {
-
-    private static final int MOST_ON_A_NOTE = 3;
 
     private final Situation situation;
     private final Tempo tempo;
     private final Speeds speeds;
     private final Taste taste;
-    private final Candidates candidates;
     private final List<Phrase> phrases;
-    private final List<List<Option>> all = new ArrayList<>();
+    private final List<Integer> sameAs;
+    private final Wishes wishes;
+    private final Optional<Ladder> present;
+    private final Candidates candidates;
+    private final Variations variations;
+    private final Options options;
 
+    /** A grower that nobody has told anything. */
     public Grower(Situation situation, Tempo tempo, Speeds speeds, Taste taste) {
+        this(situation, tempo, speeds, taste, Phrases.of(situation.tune()), Wishes.NONE, Optional.empty(), List.of());
+    }
+
+    /**
+     * A grower.
+     *
+     * @param present the ladder whose locked notes are kept; it has as many rungs as {@code taste}
+     * @param licks the player's own
+     */
+    public Grower(
+            Situation situation, Tempo tempo, Speeds speeds, Taste taste, List<Phrase> phrases, Wishes wishes,
+            Optional<Ladder> present, List<Lick> licks) {
         this.situation = situation;
         this.tempo = tempo;
         this.speeds = speeds;
         this.taste = taste;
-        this.candidates = new Candidates(situation, tempo, speeds);
-        this.phrases = Phrases.of(situation.tune());
-        for (int note = 0; note < situation.tune().size(); note++) {
-            all.add(options(note));
-        }
+        this.phrases = List.copyOf(phrases);
+        this.sameAs = Repeats.of(situation.tune(), phrases);
+        this.wishes = wishes;
+        this.present = present;
+        this.candidates = new Candidates(situation, tempo, speeds, phrases);
+        this.variations = new Variations(situation, tempo, speeds, phrases, candidates.features(), licks);
+        this.options = new Options(situation, tempo, speeds, taste, candidates, variations);
     }
 
-    /** Everything a player might do on a note: single ornaments that taste speaks for, and stacks of them that fit. */
-    private List<Option> options(int note) {
-        List<Option> options = new ArrayList<>();
-        options.add(Option.NOTHING);
-        List<Candidate> worth = situation.vocabulary().all().stream()
-                .filter(o -> candidates.gain(note, o) > 0)
-                .map(o -> candidates.alone(note, o))
-                .filter(c -> !c.verdict().isBlocked())
-                .toList();
-        for (Candidate candidate : worth) {
-            options.add(option(note, List.of(candidate)));
-        }
-        stack(note, worth, 0, List.of(), options);
-        return options;
-    }
-
-    /** Adds every stack of two or more that begins with {@code below} and goes on among the later candidates. */
-    private void stack(int note, List<Candidate> worth, int from, List<Candidate> below, List<Option> options) {
-        for (int i = from; i < worth.size(); i++) {
-            Candidate next = worth.get(i);
-            if (below.stream().anyMatch(c -> c.ornament().slot() == next.ornament().slot())) {
-                continue;
-            }
-            List<Candidate> parts = new ArrayList<>(below);
-            parts.add(next);
-            if (parts.size() > 1) {
-                Option option = option(note, parts);
-                if (option.blocked()) {
-                    continue;
-                }
-                options.add(option);
-            }
-            if (parts.size() < MOST_ON_A_NOTE) {
-                stack(note, worth, i + 1, parts, options);
-            }
-        }
-    }
-
-    private Option option(int note, List<Candidate> parts) {
-        List<Ornament> ornaments = parts.stream().map(Candidate::ornament).toList();
-        Optional<Gesture> gesture = Gestures.make(situation, note, ornaments) instanceof Making.Made made
-                ? Optional.of(made.gesture()) : Optional.empty();
-        Playability.Fit fit = gesture.map(g -> Playability.fit(situation, g, tempo, speeds))
-                .orElse(Playability.Fit.BLOCKED);
-        boolean tight = fit == Playability.Fit.TIGHT;
-        int gain = parts.stream().mapToInt(Candidate::gain).sum()
-                - (tight ? taste.tight() : 0)
-                - (parts.size() - 1) * taste.stacked();
-        boolean end = candidates.features(note).contains(Feature.PHRASE_END);
-        boolean onlyBreath = ornaments.stream().allMatch(Ornament::isBreath);
-        gain -= end && !onlyBreath ? taste.busyEnd() : 0;
-        return new Option(ornaments, ornaments.stream().map(Ornament::id).sorted().toList(), gain, tight,
-                fit == Playability.Fit.BLOCKED, gesture);
+    /** A grower for what a teacher works on: its rungs, its phrases, and what is locked and forbidden. */
+    public static Grower of(Arrangement arrangement, Situation situation, List<Lick> licks) {
+        Taste taste = Taste.of(arrangement.instrument());
+        boolean hasRungs = arrangement.ladder().size() > 1;
+        return new Grower(situation, arrangement.tempo(), arrangement.speeds(),
+                hasRungs ? taste.forLadder(arrangement.ladder()) : taste,
+                Phrases.of(situation.tune(), arrangement.marks()), arrangement.wishes(),
+                hasRungs ? Optional.of(arrangement.ladder()) : Optional.empty(), licks);
     }
 
     /** The ladder from bare upward; every rung contains the one below it. */
@@ -109,8 +84,8 @@ public final class Grower {
         List<Rung> rungs = new ArrayList<>();
         Setting below = Setting.BARE;
         for (int r = 0; r < taste.rungs().size(); r++) {
-            below = choose(r, below, null);
-            rungs.add(new Rung(taste.rungs().get(r).name(), below));
+            below = choose(r, below, Optional.empty());
+            rungs.add(rung(r, below));
         }
         return explained(new Ladder(rungs));
     }
@@ -119,42 +94,227 @@ public final class Grower {
     public Grown prune(Setting full) {
         List<Rung> rungs = new ArrayList<>();
         Setting above = full;
-        rungs.add(new Rung(taste.rungs().getLast().name(), full));
+        rungs.add(rung(taste.rungs().size() - 1, full));
         for (int r = taste.rungs().size() - 2; r >= 0; r--) {
-            above = choose(r, Setting.BARE, above);
-            rungs.addFirst(new Rung(taste.rungs().get(r).name(), above));
+            above = choose(r, Setting.BARE, Optional.of(above));
+            rungs.addFirst(rung(r, above));
         }
         return explained(new Ladder(rungs));
     }
 
-    private Setting choose(int rung, Setting below, Setting above) {
-        Taste.Level level = taste.rungs().get(rung);
-        Set<String> allowed = taste.allowed(rung);
-        List<List<Option>> open = new ArrayList<>();
-        List<Integer> mandatory = new ArrayList<>();
-        for (int note = 0; note < all.size(); note++) {
+    private Rung rung(int r, Setting setting) {
+        return new Rung(taste.rungs().get(r).name(), setting, present.filter(l -> r < l.size()).flatMap(l -> l.rung(r).density()));
+    }
+
+    /**
+     * What would be chosen for a rung of a ladder if something that stands on a note were not allowed there; the rung below
+     * stays as it is. Empty where it stands on the rung below already, or nothing of that kind stands there.
+     *
+     * @param id an ornament's id, or a kind of variation
+     */
+    public Optional<RunnerUp> without(Ladder ladder, int rung, int note, String id) {
+        Setting below = rung == 0 ? Setting.BARE : ladder.setting(rung - 1);
+        Setting now = ladder.setting(rung);
+        boolean variation = now.variationAt(note).filter(v -> v.kind().equals(id)).isPresent();
+        boolean stands = variation || now.has(note, id);
+        boolean stood = below.has(note, id) || below.variationAt(note).filter(v -> v.kind().equals(id)).isPresent();
+        if (!stands || stood || rung >= taste.rungs().size()) {
+            return Optional.empty();
+        }
+        int on = variation ? now.variationAt(note).orElseThrow().from() : note;
+        Choosing best = new Choosing(rung, below, Optional.empty(), List.of());
+        List<Integer> barred = IntStream.range(0, phrases.size()).filter(p -> phrases.get(p).holds(on)).boxed()
+                .flatMap(p -> alike(p, on).stream()).toList();
+        Choosing other = new Choosing(rung, below, Optional.empty(), barred.stream().map(n -> new Barred(n, id)).toList());
+        Setting instead = other.choose();
+        long loss = Math.max(0, best.worth() - other.worth());
+        return Optional.of(new RunnerUp(instead, loss, Difference.between(now, instead)));
+    }
+
+    /** The notes that are decided together with one of a phrase. */
+    private List<Integer> alike(int phrase, int note) {
+        int first = sameAs.get(phrase);
+        List<Integer> notes = new ArrayList<>();
+        for (int p = 0; p < phrases.size(); p++) {
+            int there = phrases.get(p).bodyNote() + note - phrases.get(phrase).bodyNote();
+            if (sameAs.get(p) == first && phrases.get(p).holds(there)) {
+                notes.add(there);
+            }
+        }
+        return notes;
+    }
+
+    private Setting choose(int rung, Setting below, Optional<Setting> above) {
+        return new Choosing(rung, below, above, List.of()).choose();
+    }
+
+    private record Barred(int note, String id) {}
+
+    /** The choice for one rung between the rungs beside it. */
+    private final class Choosing {
+
+        private final Taste.Level level;
+        private final Set<String> allowed;
+        private final int rung;
+        private final Setting below;
+        private final Optional<Setting> above;
+        private final Set<Barred> barred;
+        private final List<List<Option>> open = new ArrayList<>();
+        private final List<Integer> mandatory = new ArrayList<>();
+        private final List<Integer> together;
+
+        Choosing(int rung, Setting below, Optional<Setting> above, List<Barred> barred) {
+            this.rung = rung;
+            this.level = taste.rungs().get(rung);
+            this.allowed = taste.allowed(rung, wishes.free());
+            this.below = below;
+            this.above = above;
+            this.barred = new HashSet<>(barred);
+            for (int note = 0; note < situation.tune().size(); note++) {
+                open.add(open(note));
+                mandatory.add(open.getLast().stream().mapToInt(Option::size).min().orElse(0));
+            }
+            this.together = together();
+        }
+
+        private List<Option> open(int note) {
+            if (wishes.isLocked(note) && present.isPresent() && rung < present.get().size()) {
+                Setting kept = present.get().setting(rung);
+                Optional<Variation> variation = kept.variationAt(note);
+                return List.of(variation.map(v -> v.from() == note ? options.placed(v) : Option.NOTHING)
+                        .orElseGet(() -> options.placed(note, kept.at(note))));
+            }
+            Optional<Variation> varied = below.variationAt(note);
+            if (varied.isPresent()) {
+                return List.of(varied.get().from() == note ? options.placed(varied.get()) : Option.NOTHING);
+            }
             List<String> kept = below.at(note);
             List<Option> here = new ArrayList<>();
-            for (Option option : all.get(note)) {
-                if (option.ids().containsAll(kept)
-                        && allowed.containsAll(option.ids())
-                        && (above == null || above.at(note).containsAll(option.ids()))
-                        && (option.ids().size() == kept.size() || option.gain() >= level.least())
-                        && (!option.tight() || level.tightAllowed() || option.ids().size() == kept.size())) {
-                    here.add(option);
+            for (Option option : options.at(note)) {
+                if (option.variation().isPresent() ? isOpen(note, option, option.variation().get(), kept)
+                        : isOpen(note, option, kept)) {
+                    if (option.ids().equals(kept)) {
+                        here.addFirst(option);
+                    } else {
+                        here.add(option);
+                    }
                 }
             }
-            open.add(here);
-            mandatory.add(kept.size());
+            if (here.stream().noneMatch(o -> o.span() == 1)) {
+                here.addFirst(options.placed(note, kept));
+            }
+            return here;
         }
-        return new Chooser(taste, level, this::follow).choose(open, phrases, mandatory);
+
+        private boolean isOpen(int note, Option option, List<String> kept) {
+            boolean same = option.ids().size() == kept.size();
+            return option.ids().containsAll(kept)
+                    && (same || allowed.containsAll(option.ids()) && option.gain() >= level.least()
+                            && (!option.tight() || level.tightAllowed()))
+                    && (above.isEmpty() || above.get().at(note).containsAll(option.ids()))
+                    && option.ids().stream().allMatch(id -> kept.contains(id)
+                            || !wishes.forbids(note, id) && !barred.contains(new Barred(note, id)));
+        }
+
+        private boolean isOpen(int note, Option option, Variation variation, List<String> kept) {
+            String kind = option.ids().getFirst();
+            boolean free = kept.isEmpty() && allowed.contains(kind) && option.gain() >= level.least()
+                    && (!option.tight() || level.tightAllowed())
+                    && (above.isEmpty() || variation.equals(above.get().variations().get(note)))
+                    && !wishes.forbids(note, kind) && !barred.contains(new Barred(note, variation.kind()));
+            for (int n = variation.from(); free && n < variation.to(); n++) {
+                free = below.at(n).isEmpty() && below.variationAt(n).isEmpty() && !wishes.isLocked(n);
+            }
+            return free;
+        }
+
+        /** Phrases that are the same are decided together, unless what must stand in them differs already. */
+        private List<Integer> together() {
+            List<Integer> together = new ArrayList<>();
+            for (int p = 0; p < phrases.size(); p++) {
+                int first = sameAs.get(p);
+                together.add(first != p && together.get(first) == first && agree(phrases.get(first), phrases.get(p)) ? first : p);
+            }
+            return together;
+        }
+
+        private boolean agree(Phrase first, Phrase phrase) {
+            for (int i = 0; first.bodyNote() + i < first.toNote(); i++) {
+                List<Option> one = open.get(first.bodyNote() + i);
+                List<Option> other = open.get(phrase.bodyNote() + i);
+                boolean shares = one.stream().filter(o -> o.span() == 1).anyMatch(o -> other.stream()
+                        .anyMatch(x -> x.span() == 1 && x.ids().equals(o.ids())));
+                if (!shares || !mandatory.get(first.bodyNote() + i).equals(mandatory.get(phrase.bodyNote() + i))) {
+                    return false;
+                }
+            }
+            return leadIsFree(first) && leadIsFree(phrase);
+        }
+
+        private boolean leadIsFree(Phrase phrase) {
+            return IntStream.range(phrase.fromNote(), phrase.bodyNote()).allMatch(n -> open.get(n).getFirst().span() == 1);
+        }
+
+        Setting choose() {
+            Chooser chooser = new Chooser(taste, level, Grower.this::follow);
+            Setting alike = chooser.choose(open, phrases, together, mandatory);
+            if (!level.variesRepeats() || above.isPresent() || IntStream.range(0, phrases.size()).allMatch(p -> together.get(p) == p)) {
+                return alike;
+            }
+            List<Integer> apart = IntStream.range(0, phrases.size()).boxed().toList();
+            return chooser.choose(varied(alike), phrases, apart, mandatory);
+        }
+
+        long worth() {
+            return new Chooser(taste, level, Grower.this::follow).worth(open, phrases, together, mandatory);
+        }
+
+        /** Every first phrase as it is treated; every repeat open, each treatment it takes over at a deduction. */
+        private List<List<Option>> varied(Setting alike) {
+            List<List<Option>> all = new ArrayList<>();
+            for (int p = 0; p < phrases.size(); p++) {
+                Phrase phrase = phrases.get(p);
+                Phrase first = phrases.get(together.get(p));
+                for (int n = phrase.fromNote(); n < phrase.toNote(); n++) {
+                    int note = n;
+                    if (first == phrase) {
+                        Optional<Variation> variation = alike.variationAt(n);
+                        all.add(variation.isPresent()
+                                ? List.of(variation.get().from() == n ? options.placed(variation.get()) : Option.NOTHING)
+                                : List.of(options.placed(n, alike.at(n))));
+                    } else {
+                        int beside = first.bodyNote() + n - phrase.bodyNote();
+                        int there = first.holds(beside) ? beside : -1;
+                        all.add(open.get(n).stream().map(o -> again(o, note, there, alike)).toList());
+                    }
+                }
+            }
+            return all;
+        }
+
+        private Option again(Option option, int note, int there, Setting alike) {
+            long taken = option.variation().isPresent()
+                    ? Optional.ofNullable(alike.variations().get(there)).filter(v -> v.kind().equals(option.variation().get().kind())).isPresent() ? 1 : 0
+                    : option.ids().stream().filter(id -> there >= 0 && alike.has(there, id) && !below.has(note, id)).count();
+            return taken == 0 ? option : option.with(option.gain() - (int) taken * taste.again(), option.tight(), option.blocked());
+        }
     }
 
     /** Whether two treatments of neighbouring notes can follow one another at this tempo. */
     private boolean follow(Option first, Option second) {
+        if (first.variation().isPresent() || second.variation().isPresent()) {
+            return first.variation().isEmpty() ? enters(second)
+                    : second.variation().isPresent() || second.gesture().map(g -> g.lead().isEmpty()).orElse(true);
+        }
         return first.gesture().isEmpty() || second.gesture().isEmpty()
                 || Playability.together(first.gesture().get(), second.gesture().get(), tempo, speeds)
                         == Playability.Fit.CLEAN;
+    }
+
+    /** Whether a variation enters on the note that it replaces, so that what stands before it finds what it expects. */
+    private boolean enters(Option option) {
+        Variation variation = option.variation().orElseThrow();
+        return variation.pitches().getFirst().equals(situation.tune().note(variation.from()).pitch());
     }
 
     /** A note's whole treatment between its neighbours', whose verdict is the same on every rung that has them. */
@@ -163,13 +323,20 @@ public final class Grower {
     private Grown explained(Ladder ladder) {
         Map<Treatment, List<Grown.Reasoned>> known = new HashMap<>();
         List<List<Grown.Reasoned>> reasons = new ArrayList<>();
+        List<List<Offer>> offers = new ArrayList<>();
         for (Rung rung : ladder.rungs()) {
             List<Grown.Reasoned> here = new ArrayList<>();
             rung.setting().byNote().forEach((note, ids) -> here.addAll(
                     known.computeIfAbsent(treatment(note, rung.setting()), t -> reasoned(t, rung.setting()))));
             reasons.add(here);
+            offers.add(rung.setting().variations().values().stream().map(this::offer).toList());
         }
-        return new Grown(ladder, reasons);
+        return new Grown(ladder, reasons, offers);
+    }
+
+    private Offer offer(Variation variation) {
+        return variations.startingAt(variation.from()).stream().filter(o -> o.variation().equals(variation)).findFirst()
+                .orElseGet(() -> variations.own(variation));
     }
 
     private static Treatment treatment(int note, Setting setting) {
@@ -180,12 +347,14 @@ public final class Grower {
         int note = treatment.note();
         Verdict together = Playability.of(situation, note, setting.ornaments(note, situation.vocabulary()),
                 n -> setting.ornaments(n, situation.vocabulary()), tempo, speeds);
+        List<Grown.Weighed> terms = options.weighed(note, setting.ornaments(note, situation.vocabulary()),
+                together instanceof Verdict.Tight);
         List<Grown.Reasoned> all = new ArrayList<>();
         for (String id : treatment.ids()) {
             Candidate alone = candidates.alone(note, situation.vocabulary().known(id));
             all.add(new Grown.Reasoned(
                     new Candidate(note, alone.ornament(), together, alone.gain(), alone.because()),
-                    Reasons.of(alone, together)));
+                    Reasons.of(alone, together), terms));
         }
         return all;
     }

@@ -4,26 +4,49 @@ import java.util.List;
 import java.util.Optional;
 import wildflourish.core.ornament.Gesture;
 import wildflourish.core.ornament.Ornament;
+import wildflourish.core.setting.Variation;
 
 /**
- * One way to treat a note: nothing, an ornament, or a stack that the hands can do.
+ * One way to treat a note, or a stretch of notes that begins on it: nothing, an ornament, a stack that the hands can do, or
+ * a variation.
  *
- * @param ids ids of its ornaments, sorted
+ * @param ids ids of its ornaments, sorted; of a variation its kind alone
+ * @param size what it takes of a phrase's budget
+ * @param heavy what it takes of the budget of weighty ones
  * @param gain what taste says for it, its own deductions taken off
  * @param tight whether it speaks only without ease at the tempo
  * @param blocked whether it does not speak at the tempo (kept when a teacher placed it)
  * @param gesture what the hands do; empty where they do nothing beside the note, or cannot do it
+ * @param variation the notes played instead, if any
  */
 record Option(
-        List<Ornament> ornaments, List<String> ids, int gain, boolean tight, boolean blocked, Optional<Gesture> gesture) {
+        List<String> ids, int size, int heavy, int gain, boolean tight, boolean blocked, Optional<Gesture> gesture,
+        Optional<Variation> variation) {
 
-    static final Option NOTHING = new Option(List.of(), List.of(), 0, false, false, Optional.empty());
+    static final Option NOTHING =
+            new Option(List.of(), 0, 0, 0, false, false, Optional.empty(), Optional.empty());
 
-    int size() {
-        return ornaments.size();
+    static Option of(List<Ornament> ornaments, int gain, boolean tight, boolean blocked, Optional<Gesture> gesture) {
+        return new Option(ornaments.stream().map(Ornament::id).sorted().toList(), ornaments.size(),
+                (int) ornaments.stream().filter(Ornament::heavy).count(), gain, tight, blocked, gesture, Optional.empty());
     }
 
-    int heavy() {
-        return (int) ornaments.stream().filter(Ornament::heavy).count();
+    static Option of(Offer offer, int gain, boolean tight) {
+        return new Option(List.of(offer.kind().id()), 1, offer.kind().heavy() ? 1 : 0, gain, tight, false,
+                Optional.empty(), Optional.of(offer.variation()));
+    }
+
+    /** How many notes it treats. */
+    int span() {
+        return variation.map(v -> v.to() - v.from()).orElse(1);
+    }
+
+    /** The same somewhere else: what makes two options one decision. */
+    Object key(int note) {
+        return variation.<Object>map(v -> List.of(v.kind(), v.from() - note, v.to() - note, v.notes())).orElse(ids);
+    }
+
+    Option with(int newGain, boolean nowTight, boolean nowBlocked) {
+        return new Option(ids, size, heavy, newGain, nowTight, nowBlocked, gesture, variation);
     }
 }

@@ -1,5 +1,6 @@
 package wildflourish.core.growth;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -9,6 +10,9 @@ import wildflourish.core.data.DataFault;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Neck;
+import wildflourish.core.setting.Density;
+import wildflourish.core.setting.Ladder;
+import wildflourish.core.setting.Rung;
 
 /**
  * The rules of taste: what each rung of the ladder may hold, and what dulls a version; from its data file.
@@ -17,21 +21,41 @@ import wildflourish.core.instrument.Neck;
  * @param tight taken off for an ornament that speaks only without ease
  * @param alike taken off when the ornament before it in the phrase was the same
  * @param stacked taken off for each further ornament on one note
+ * @param neighbours how many times as dull that is on two notes that follow one another
  * @param busyEnd taken off for an ornament other than a breath on the last note of a phrase
+ * @param again taken off for each treatment that a repeat of a phrase takes over on a rung whose repeats are varied
+ * @param mostOnANote how many ornaments are stacked at most
  */
-public record Taste(String provenance, List<Level> rungs, int tight, int alike, int stacked, int busyEnd) {
+public record Taste(
+        String provenance, List<Level> rungs, int tight, int alike, int neighbours, int stacked, int busyEnd, int again,
+        int mostOnANote) {
 
     /**
      * What a rung may hold.
      *
      * @param ornaments ids that may be added on it; those of the rungs below are kept
+     * @param variations kinds of variation that may be added on it
+     * @param free kinds besides, where the teacher lets the melody itself be moved
+     * @param repeats {@code alike} where phrases that are the same are treated the same, {@code varied} where their
+     *     repeats are to differ
      * @param perPhrase how many ornaments a phrase bears
      * @param heavyPerPhrase how many weighty ones among them
      * @param tightAllowed whether it may hold what is tight at the tempo
      * @param least an ornament whose gain is less is not worth adding
      */
     public record Level(
-            String name, List<String> ornaments, int perPhrase, int heavyPerPhrase, boolean tightAllowed, int least) {}
+            String name, List<String> ornaments, List<String> variations, List<String> free, String repeats, int perPhrase,
+            int heavyPerPhrase, boolean tightAllowed, int least) {
+
+        boolean variesRepeats() {
+            return repeats.equals("varied");
+        }
+
+        /** The same with room for so much. */
+        Level with(String otherName, int most, int mostHeavy) {
+            return new Level(otherName, ornaments, variations, free, repeats, most, mostHeavy, tightAllowed, least);
+        }
+    }
 
     private static final Map<String, Taste> BY_NAME = new HashMap<>();
 
@@ -44,12 +68,17 @@ public record Taste(String provenance, List<Level> rungs, int tight, int alike, 
 
     /** The rules for an instrument that somebody plays. */
     public static Taste of(Instrument instrument) {
-        return BY_NAME.get(switch (instrument.family()) {
+        return BY_NAME.get(wayOf(instrument));
+    }
+
+    /** The way of playing that an instrument asks for: {@code bowed}, {@code plectrum}. */
+    static String wayOf(Instrument instrument) {
+        return switch (instrument.family()) {
             case OPEN_HOLE, THUMB_HOLE, CLOSED_CHANTER, NINE_NOTE_CHANTER, BOWED -> instrument.family().id();
             case FRETTED -> ((Neck) instrument.layout()).strokes();
             case TWO_WAY_REED, ONE_WAY_REED -> "free-reed";
             case NONE -> throw new IllegalArgumentException("nobody plays the tune as written");
-        });
+        };
     }
 
     /** Each rung may hold at least what the one below it may, else the upper could not contain the lower. */
@@ -66,12 +95,79 @@ public record Taste(String provenance, List<Level> rungs, int tight, int alike, 
         return taste;
     }
 
-    /** Ids that may stand on a rung: those added on it and on the rungs below. */
-    Set<String> allowed(int rung) {
+    /**
+     * Ids of ornaments and kinds of variation that may stand on a rung: those added on it and on the rungs below.
+     *
+     * @param free whether the melody itself may be moved
+     */
+    Set<String> allowed(int rung, boolean free) {
         Set<String> ids = new HashSet<>();
         for (int i = 0; i <= rung; i++) {
             ids.addAll(rungs.get(i).ornaments());
+            ids.addAll(rungs.get(i).variations());
+            if (free) {
+                ids.addAll(rungs.get(i).free());
+            }
+            if (i + 1 == rungs.size()) {
+                ids.add(LICK);
+            }
         }
         return ids;
+    }
+
+    /** The kind of a player's own lick, which the fullest rung may always hold. */
+    static final String LICK = "lick";
+
+    /**
+     * The rules for the rungs of a ladder: each rung that has the name of one of these has its rules, another those of the
+     * highest of these below it; what the teacher has settled about its density counts before them. No rung may hold less
+     * than the one below it.
+     */
+    public Taste forLadder(Ladder ladder) {
+        List<Level> levels = new ArrayList<>();
+        int at = 0;
+        for (int r = 0; r < ladder.size(); r++) {
+            Rung rung = ladder.rung(r);
+            for (int i = 0; i < rungs.size(); i++) {
+                if (rungs.get(i).name().equals(rung.name())) {
+                    at = Math.max(at, i);
+                }
+            }
+            at = r > 0 && at == 0 ? Math.min(1, rungs.size() - 1) : at;
+            Level level = rungs.get(at);
+            Level below = levels.isEmpty() ? null : levels.getLast();
+            int most = rung.density().map(Density::perPhrase).orElse(level.perPhrase());
+            int mostHeavy = rung.density().map(Density::heavyPerPhrase).orElse(level.heavyPerPhrase());
+            levels.add(level.with(rung.name(), below == null ? most : Math.max(most, below.perPhrase()),
+                    below == null ? mostHeavy : Math.max(mostHeavy, below.heavyPerPhrase())));
+        }
+        List<Level> added = new ArrayList<>();
+        for (int r = 0; r < levels.size(); r++) {
+            Level level = levels.get(r);
+            // What a rung that was dropped would have added comes in with the next one above it.
+            List<String> ornaments = new ArrayList<>();
+            List<String> variations = new ArrayList<>();
+            List<String> free = new ArrayList<>();
+            int upTo = index(level);
+            int from = r == 0 ? 0 : index(levels.get(r - 1)) + 1;
+            for (int i = Math.min(from, upTo); i <= upTo; i++) {
+                ornaments.addAll(rungs.get(i).ornaments());
+                variations.addAll(rungs.get(i).variations());
+                free.addAll(rungs.get(i).free());
+            }
+            added.add(new Level(level.name(), ornaments, variations, free, level.repeats(), level.perPhrase(),
+                    level.heavyPerPhrase(), level.tightAllowed(), level.least()));
+        }
+        return new Taste(provenance, added, tight, alike, neighbours, stacked, busyEnd, again, mostOnANote);
+    }
+
+    /** Which of these rules a level of a ladder was made from. */
+    private int index(Level level) {
+        for (int i = rungs.size() - 1; i >= 0; i--) {
+            if (rungs.get(i).ornaments().equals(level.ornaments()) && rungs.get(i).least() == level.least()) {
+                return i;
+            }
+        }
+        return 0;
     }
 }

@@ -4,6 +4,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.function.IntUnaryOperator;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.Pitch;
 
@@ -54,6 +55,22 @@ public record Choices(Map<String, SortedMap<Integer, String>> here, Map<String, 
     /** With a habit for a pitch on an instrument; an empty one ends it. */
     public Choices withHabit(Instrument instrument, Pitch pitch, Optional<String> place) {
         return new Choices(here, changed(habits, instrument.id(), name(pitch), place));
+    }
+
+    /** The same for a tune whose notes are counted otherwise; a note that gets a negative number is left out. */
+    public Choices renumbered(IntUnaryOperator number) {
+        Map<String, SortedMap<Integer, String>> changed = new TreeMap<>();
+        here.forEach((instrument, places) -> {
+            SortedMap<Integer, String> own = new TreeMap<>();
+            places.forEach((note, place) -> {
+                int now = number.applyAsInt(note);
+                if (now >= 0) {
+                    own.put(now, place);
+                }
+            });
+            changed.put(instrument, own);
+        });
+        return new Choices(changed, habits);
     }
 
     /** With these habits in place of its own. */

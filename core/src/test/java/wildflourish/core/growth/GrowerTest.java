@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -13,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import wildflourish.core.Tunes;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.instrument.Instruments;
+import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
@@ -20,10 +22,16 @@ import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Phrases;
+import wildflourish.core.setting.Density;
 import wildflourish.core.setting.Ladder;
+import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Variation;
+import wildflourish.core.setting.Varied;
+import wildflourish.core.setting.Wishes;
 import wildflourish.core.tune.Meter;
 import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.Timeline;
 
 class GrowerTest {
 
@@ -207,9 +215,9 @@ class GrowerTest {
 
     @Test
     void tasteWhoseUpperRungsHoldLessIsRefused() {
-        Taste.Level low = new Taste.Level("low", List.of(), 3, 0, false, 0);
-        Taste.Level high = new Taste.Level("high", List.of(), 2, 0, false, 0);
-        assertThatThrownBy(() -> Taste.checked(new Taste("", List.of(low, high), 0, 0, 0, 0)))
+        Taste.Level low = new Taste.Level("low", List.of(), List.of(), List.of(), "alike", 3, 0, false, 0);
+        Taste.Level high = new Taste.Level("high", List.of(), List.of(), List.of(), "alike", 2, 0, false, 0);
+        assertThatThrownBy(() -> Taste.checked(new Taste("", List.of(low, high), 0, 0, 1, 0, 0, 0, 3)))
                 .isInstanceOf(DataFault.class).hasMessageContaining("high");
     }
 
@@ -221,5 +229,93 @@ class GrowerTest {
         assertThat(Reasons.of(roll, roll.verdict())).contains("too fast here");
         Candidate cran = candidates.alone(1, situation.vocabulary().known("cran"));
         assertThat(Reasons.of(cran, cran.verdict())).contains("made for two quavers");
+    }
+
+    private static Grower of(Situation situation, Wishes wishes, Ladder ladder) {
+        Taste taste = Taste.of(situation.instrument()).forLadder(ladder);
+        return new Grower(situation, SESSION, FLUENT, taste, Phrases.of(situation.tune()), wishes, Optional.of(ladder), List.of());
+    }
+
+    /** The bars of the jig that come back are treated the same below the fullest rung, and not all the same on it. */
+    @Test
+    void equalPhrasesAreOneDecisionAndVariedAtTheTop() {
+        Situation fiddle = Situation.of(Timeline.of(Tunes.of(Meter.of(4, 4), Tunes.d(), REEL)), Instruments.known("fiddle"), School.USUAL);
+        Ladder ladder = new Grower(fiddle, Tempo.parse("1/2=70"), FLUENT, Taste.of(fiddle.instrument())).grow().ladder();
+        for (int r = 1; r < 5; r++) {
+            assertThat(treatment(ladder.setting(r), 0, 14)).isEqualTo(treatment(ladder.setting(r), 14, 28));
+        }
+        assertThat(treatment(ladder.setting(4), 0, 14)).isNotEmpty();
+        assertThat(treatment(ladder.setting(5), 0, 14)).isNotEqualTo(treatment(ladder.setting(5), 14, 28));
+    }
+
+    private static final String REEL = "F#5:2 D5 F#5 A5 D5 F#5 D5 | E5:2 C#5 E5 G5 E5 C#5 E5 | "
+            + "F#5:2 D5 F#5 A5 D5 F#5 D5 | E5:2 C#5 E5 G5 E5 C#5 E5 | D5 F#5 A5 F#5 G5 F#5 E5 C#5 | D5 B4 A4 F#4 D4:4 ||";
+
+    private static List<Object> treatment(Setting setting, int from, int to) {
+        List<Object> all = new ArrayList<>();
+        setting.byNote().subMap(from, to).forEach((n, ids) -> all.addAll(List.of(n - from, ids)));
+        setting.variations().subMap(from, to).forEach((n, v) -> all.addAll(List.of(n - from, v.kind(), v.notes())));
+        return all;
+    }
+
+    @Test
+    void whatIsLockedStaysAndWhatIsForbiddenDoesNotComeBack() {
+        Situation situation = jig();
+        Ladder ladder = grower(situation).grow().ladder();
+        int rolled = ladder.setting(4).byNote().entrySet().stream().filter(e -> e.getValue().contains("long-roll")).findFirst()
+                .orElseThrow().getKey();
+        Ladder again = of(situation, Wishes.NONE.forbidding(rolled, "long-roll", true), ladder).grow().ladder();
+        assertThat(again.setting(5).has(rolled, "long-roll")).isFalse();
+        Ladder placed = ladder.place(1, 2, situation.vocabulary().known("tap"), situation.vocabulary());
+        Ladder kept = of(situation, Wishes.NONE.locking(2, true), placed).grow().ladder();
+        assertThat(kept.setting(1).at(2)).containsExactly("tap");
+        assertThat(kept.setting(0).at(2)).isEmpty();
+        assertThat(of(situation, Wishes.NONE, placed).grow().ladder().setting(1).at(2)).isEmpty();
+    }
+
+    @Test
+    void takingOneThingOutShowsWhatWouldComeInstead() {
+        Situation situation = jig();
+        Ladder ladder = grower(situation).grow().ladder();
+        Setting full = ladder.setting(4);
+        int note = full.byNote().keySet().stream().filter(n -> !ladder.setting(3).at(n).containsAll(full.at(n))).findFirst().orElseThrow();
+        String id = full.at(note).stream().filter(i -> !ladder.setting(3).has(note, i)).findFirst().orElseThrow();
+        RunnerUp other = grower(situation).without(ladder, 4, note, id).orElseThrow();
+        assertThat(other.setting().has(note, id)).isFalse();
+        assertThat(other.setting().contains(ladder.setting(3))).isTrue();
+        assertThat(other.loss()).isGreaterThanOrEqualTo(0);
+        assertThat(other.inWords(situation.tune(), situation.vocabulary())).containsAnyOf("less", "as good");
+        assertThat(grower(situation).without(ladder, 3, note, id)).isEmpty();
+    }
+
+    @Test
+    void theTeacherSaysHowDenseARungIs() {
+        Situation situation = jig();
+        Ladder ladder = grower(situation).grow().ladder();
+        Ladder sparse = of(situation, Wishes.NONE, ladder.dense(4, Optional.of(new Density(1, 1))).dense(3, Optional.of(new Density(1, 0)))
+                .dense(2, Optional.of(new Density(1, 0)))).grow().ladder();
+        assertThat(sparse.setting(4).size()).isLessThan(ladder.setting(4).size());
+        assertThat(sparse.rung(4).density()).hasValue(new Density(1, 1));
+        Ladder three = of(situation, Wishes.NONE, ladder.dropped(5).dropped(3).dropped(1)).grow().ladder();
+        assertThat(three.rungs()).extracting(r -> r.name()).containsExactly("bare", "first graces", "full");
+    }
+
+    @Property(tries = 60)
+    void variationsOfARungKeepEveryNoteOfTheTuneInItsPlace(@ForAll @IntRange(min = 0, max = 100_000) int seed) {
+        Situation whistle = random(seed);
+        Situation situation = Situation.of(whistle.tune(), Instruments.known("fiddle"), School.USUAL);
+        Ladder ladder = new Grower(situation, SESSION, FLUENT, Taste.of(situation.instrument())).grow().ladder();
+        for (Rung rung : ladder.rungs()) {
+            for (Variation variation : rung.setting().variations().values()) {
+                assertThat(variation.fits(situation.tune())).isTrue();
+                assertThat(variation.pitches().getFirst()).isEqualTo(situation.tune().note(variation.from()).pitch());
+                assertThat(variation.to() - variation.from()).isEqualTo(1);
+            }
+            Varied varied = Varied.of(situation.tune(), rung.setting());
+            for (int n = 0; n < situation.tune().size(); n++) {
+                assertThat(varied.tune().note(varied.now(n)).onset()).isEqualTo(situation.tune().note(n).onset());
+                assertThat(varied.tune().note(varied.now(n)).pitch()).isEqualTo(situation.tune().note(n).pitch());
+            }
+        }
     }
 }

@@ -1,0 +1,142 @@
+package wildflourish.core.growth;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.ornament.Gesture;
+import wildflourish.core.ornament.Gestures;
+import wildflourish.core.ornament.Making;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Playability;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.ornament.Speeds;
+import wildflourish.core.setting.Variation;
+import wildflourish.core.tune.Tempo;
+
+/** Everything a player might do on each note: what taste speaks for, alone or stacked, as far as hands and tempo allow. */
+final class Options {
+
+    private final Situation situation;
+    private final Tempo tempo;
+    private final Speeds speeds;
+    private final Taste taste;
+    private final Candidates candidates;
+    private final Variations variations;
+    private final List<List<Option>> all = new ArrayList<>();
+
+    Options(Situation situation, Tempo tempo, Speeds speeds, Taste taste, Candidates candidates, Variations variations) {
+        this.situation = situation;
+        this.tempo = tempo;
+        this.speeds = speeds;
+        this.taste = taste;
+        this.candidates = candidates;
+        this.variations = variations;
+        for (int note = 0; note < situation.tune().size(); note++) {
+            all.add(options(note));
+        }
+    }
+
+    /** The options of a note, nothing first. */
+    List<Option> at(int note) {
+        return all.get(note);
+    }
+
+    private List<Option> options(int note) {
+        List<Option> options = new ArrayList<>();
+        options.add(Option.NOTHING);
+        List<Ornament> worth = new ArrayList<>();
+        for (Ornament ornament : situation.vocabulary().all()) {
+            if (candidates.gain(note, ornament) > 0) {
+                Option alone = option(note, List.of(ornament));
+                if (!alone.blocked()) {
+                    worth.add(ornament);
+                    options.add(alone);
+                }
+            }
+        }
+        stack(note, worth, 0, List.of(), options);
+        for (Offer offer : variations.startingAt(note)) {
+            Playability.Fit fit = fit(offer);
+            if (fit != Playability.Fit.BLOCKED && offer.gain() > 0) {
+                boolean tight = fit == Playability.Fit.TIGHT;
+                options.add(Option.of(offer, offer.gain() - (tight ? taste.tight() : 0), tight));
+            }
+        }
+        return options;
+    }
+
+    private static Playability.Fit fit(Offer offer) {
+        return switch (offer.verdict()) {
+            case wildflourish.core.ornament.Verdict.Clean c -> Playability.Fit.CLEAN;
+            case wildflourish.core.ornament.Verdict.Tight t -> Playability.Fit.TIGHT;
+            case wildflourish.core.ornament.Verdict.TooFast f -> Playability.Fit.BLOCKED;
+            case wildflourish.core.ornament.Verdict.Impossible i -> Playability.Fit.BLOCKED;
+        };
+    }
+
+    /** Adds every stack of two or more that begins with {@code below} and goes on among the later ornaments. */
+    private void stack(int note, List<Ornament> worth, int from, List<Ornament> below, List<Option> options) {
+        for (int i = from; i < worth.size(); i++) {
+            Ornament next = worth.get(i);
+            if (below.stream().anyMatch(o -> o.slot() == next.slot())) {
+                continue;
+            }
+            List<Ornament> parts = new ArrayList<>(below);
+            parts.add(next);
+            if (parts.size() > 1) {
+                Option option = option(note, parts);
+                if (option.blocked()) {
+                    continue;
+                }
+                options.add(option);
+            }
+            if (parts.size() < taste.mostOnANote()) {
+                stack(note, worth, i + 1, parts, options);
+            }
+        }
+    }
+
+    private Option option(int note, List<Ornament> ornaments) {
+        Optional<Gesture> gesture = Gestures.make(situation, note, ornaments) instanceof Making.Made made
+                ? Optional.of(made.gesture()) : Optional.empty();
+        Playability.Fit fit = gesture.map(g -> Playability.fit(situation, g, tempo, speeds)).orElse(Playability.Fit.BLOCKED);
+        int gain = weighed(note, ornaments, fit == Playability.Fit.TIGHT).stream().mapToInt(Grown.Weighed::points).sum();
+        return Option.of(ornaments, gain, fit == Playability.Fit.TIGHT, fit == Playability.Fit.BLOCKED, gesture);
+    }
+
+    /** What is weighed for and against a stack on a note, its neighbours left aside. */
+    List<Grown.Weighed> weighed(int note, List<Ornament> ornaments, boolean tight) {
+        List<Grown.Weighed> terms = new ArrayList<>();
+        for (Ornament ornament : ornaments) {
+            for (Ornament.Suit suit : ornament.suits()) {
+                if (candidates.isAt(note, suit.place())) {
+                    terms.add(new Grown.Weighed(suit.gain(), suit.because()));
+                }
+            }
+        }
+        if (tight) {
+            terms.add(new Grown.Weighed(-taste.tight(), "it is tight at this tempo"));
+        }
+        if (ornaments.size() > 1) {
+            terms.add(new Grown.Weighed(-(ornaments.size() - 1) * taste.stacked(), "more than one stands on the note"));
+        }
+        boolean onlyBreath = ornaments.stream().allMatch(Ornament::isBreath);
+        if (candidates.isAt(note, Feature.PHRASE_END.word()) && !onlyBreath) {
+            terms.add(new Grown.Weighed(-taste.busyEnd(), "a phrase ends here"));
+        }
+        return terms;
+    }
+
+    /** The option of exactly these ornaments, whatever taste says of them. */
+    Option placed(int note, List<String> ids) {
+        return at(note).stream().filter(o -> o.variation().isEmpty() && o.ids().equals(ids)).findFirst().orElseGet(() ->
+                option(note, ids.stream().flatMap(id -> situation.vocabulary().byId(id).stream()).toList()));
+    }
+
+    /** The option of exactly this variation. */
+    Option placed(Variation variation) {
+        return at(variation.from()).stream().filter(o -> o.variation().filter(variation::equals).isPresent()).findFirst()
+                .orElseGet(() -> new Option(List.of(VariationKind.of(variation.kind()).id()), 1, 0, 0, false, false,
+                        Optional.empty(), Optional.of(variation)));
+    }
+}

@@ -1,0 +1,122 @@
+package wildflourish.core.setting;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import wildflourish.core.planning.Choices;
+import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.Element;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Ratio;
+import wildflourish.core.tune.Timeline;
+import wildflourish.core.tune.Tune;
+
+/**
+ * A tune with the variations of a setting played in place of what they replace, and how its notes answer to those of the
+ * plain tune.
+ *
+ * @param setting the ornaments on the notes as they are now counted; it has no variations any more
+ * @param plain for each note as it is now, the plain note that it stands for
+ * @param kinds for each note as it is now, the kind of its variation; empty for a note of the tune
+ * @param now for each plain note, its index now
+ */
+public record Varied(Timeline tune, Setting setting, List<Integer> plain, List<String> kinds, List<Integer> now) {
+
+    /**
+     * The tune of a setting. Where it has no variations, the plain timeline itself is given back.
+     *
+     * @param plain the plain tune
+     */
+    public static Varied of(Timeline plain, Setting setting) {
+        if (!setting.isVaried()) {
+            List<Integer> same = java.util.stream.IntStream.range(0, plain.size()).boxed().toList();
+            return new Varied(plain, setting, same, java.util.Collections.nCopies(plain.size(), ""), same);
+        }
+        List<Bar> bars = new ArrayList<>();
+        List<Integer> plainOf = new ArrayList<>();
+        List<String> kinds = new ArrayList<>();
+        Integer[] now = new Integer[plain.size()];
+        int note = 0;
+        List<Element> pending = new ArrayList<>();
+        for (int b = 0; b < plain.tune().bars().size(); b++) {
+            List<Element> elements = new ArrayList<>();
+            Variation playing = null;
+            for (Element element : plain.tune().bars().get(b).elements()) {
+                if (!(element instanceof Note)) {
+                    elements.add(element);
+                    continue;
+                }
+                int here = note++;
+                Optional<Variation> variation = setting.variationAt(here);
+                if (variation.isEmpty()) {
+                    now[here] = plainOf.size();
+                    plainOf.add(here);
+                    kinds.add("");
+                    elements.add(element);
+                    continue;
+                }
+                if (here == variation.get().from()) {
+                    pending.addAll(variation.get().notes());
+                }
+                int first = plainOf.size();
+                if (playing != variation.get()) {
+                    playing = variation.get();
+                    Ratio time = time(plain, playing, here, b);
+                    while (!pending.isEmpty() && time.isPositive()) {
+                        Element taken = pending.removeFirst();
+                        time = time.minus(taken.length());
+                        elements.add(taken);
+                        if (taken instanceof Note) {
+                            plainOf.add(playing.from());
+                            kinds.add(playing.kind());
+                        }
+                    }
+                } else {
+                    first = now[here - 1];
+                }
+                now[here] = Math.min(first, Math.max(0, plainOf.size() - 1));
+            }
+            bars.add(plain.tune().bars().get(b).withElements(elements));
+        }
+        Tune tune = plain.tune().withBars(bars);
+        SortedMap<Integer, List<String>> placed = new TreeMap<>();
+        setting.byNote().forEach((n, ids) -> placed.put(now[n], ids));
+        return new Varied(Timeline.of(tune), new Setting(placed), plainOf, kinds, List.of(now));
+    }
+
+    /** The time that the notes a variation replaces have in one bar, from one of them on. */
+    private static Ratio time(Timeline plain, Variation variation, int from, int bar) {
+        Ratio sum = Ratio.ZERO;
+        for (int n = from; n < variation.to() && plain.note(n).bar() == bar; n++) {
+            sum = sum.plus(plain.note(n).note().length());
+        }
+        return sum;
+    }
+
+    /** The index that a note of the plain tune has now; of one that is replaced, that of the first note in its place. */
+    public int now(int note) {
+        return now.get(note);
+    }
+
+    /** The plain note that a note stands for: itself, or the first one that its variation replaces. */
+    public int plain(int varied) {
+        return plain.get(varied);
+    }
+
+    /** The kind of the variation that a note belongs to; empty for a note of the tune. */
+    public String kind(int varied) {
+        return kinds.get(varied);
+    }
+
+    /** Whether anything is varied. */
+    public boolean isVaried() {
+        return kinds.stream().anyMatch(k -> !k.isEmpty());
+    }
+
+    /** Places chosen for notes of the plain tune, for the notes as they are counted now. */
+    public Choices choices(Choices given) {
+        return isVaried() ? given.renumbered(n -> n < now.size() && kind(now(n)).isEmpty() ? now(n) : -1) : given;
+    }
+}
