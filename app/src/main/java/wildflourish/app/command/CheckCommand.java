@@ -37,8 +37,10 @@ final class CheckCommand implements Callable<Integer> {
     public Integer call() {
         TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.FULLEST);
         Arrangement arrangement = read.arrangement();
-        List<Check> checks = Check.all(arrangement.situation(), arrangement.ladder().setting(read.rung()),
-                arrangement.tempo(), arrangement.speeds());
+        Arrangement.Played played = arrangement.played(read.rung());
+        List<Check> checks = Check.all(played.arrangement().situation(),
+                played.arrangement().ladder().setting(played.rung()), arrangement.tempo(), arrangement.speeds()).stream()
+                .map(c -> new Check(c.bar(), played.varied().plain(c.note()), c.ornament(), c.verdict(), c.instead())).toList();
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
             Output.print(document(arrangement, checks), out);

@@ -4,7 +4,9 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -15,7 +17,10 @@ import picocli.CommandLine.Spec;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Grower;
 import wildflourish.core.growth.Grown;
+import wildflourish.core.growth.Offer;
 import wildflourish.core.growth.Taste;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tempo;
 
@@ -28,6 +33,12 @@ final class GrowCommand implements Callable<Integer> {
 
     @Parameters(paramLabel = "FILE")
     private Path file;
+
+    @Option(names = "--free", description = "let the melody itself be moved on the fuller rungs")
+    private boolean free;
+
+    @Option(names = "--prune", description = "thin the file's own fullest rung out, rather than growing from bare")
+    private boolean prune;
 
     @Option(names = "--json")
     private boolean json;
@@ -42,18 +53,21 @@ final class GrowCommand implements Callable<Integer> {
         }
         TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.AS_WRITTEN);
         Arrangement arrangement = read.arrangement();
-        Grown grown = new Grower(arrangement.situation(), arrangement.tempo(), arrangement.speeds(), Taste.of(arrangement.instrument()))
-                .grow();
+        Situation situation = arrangement.situation();
+        Grower grower = new Grower(situation, arrangement.tempo(), arrangement.speeds(), Taste.of(arrangement.instrument()),
+                Phrases.of(situation.tune(), arrangement.marks()), arrangement.wishes().freely(free || arrangement.wishes().free()),
+                Optional.empty(), List.of());
+        Grown grown = prune ? grower.prune(arrangement.ladder().setting(arrangement.ladder().size() - 1)) : grower.grow();
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
-            Output.print(document(arrangement, grown), out);
+            Output.print(document(arrangement, grower, grown), out);
         } else {
             print(arrangement, grown, out);
         }
         return read.status();
     }
 
-    private static ObjectNode document(Arrangement arrangement, Grown grown) {
+    private static ObjectNode document(Arrangement arrangement, Grower grower, Grown grown) {
         ObjectNode document = Output.object();
         document.put("title", arrangement.tune().title())
                 .put("instrument", arrangement.instrument().id())
@@ -71,9 +85,22 @@ final class GrowCommand implements Callable<Integer> {
                         .put("slot", candidate.ornament().slot().name().toLowerCase(Locale.ROOT))
                         .put("verdict", candidate.verdict().word())
                         .put("cleanUpTo", candidate.verdict().cleanUpTo().map(Tempo::toString).orElse(null))
-                        .put("reason", reasoned.reason());
+                        .put("reason", reasoned.reason())
+                        .put("weighed", reasoned.weighed())
+                        .put("runnerUp", grower.without(grown.ladder(), r, candidate.note(), candidate.ornament().id())
+                                .map(u -> u.inWords(arrangement.situation().tune(), arrangement.situation().vocabulary())).orElse(null));
             }
-            rung.putArray("variations");
+            ArrayNode variations = rung.putArray("variations");
+            for (Offer offer : grown.variations().get(r)) {
+                variations.addObject()
+                        .put("fromNote", offer.variation().from())
+                        .put("toNote", offer.variation().to() - 1)
+                        .put("kind", offer.variation().kind())
+                        .put("notes", offer.variation().inWords())
+                        .put("verdict", offer.verdict().word())
+                        .put("cleanUpTo", offer.verdict().cleanUpTo().map(Tempo::toString).orElse(null))
+                        .put("reason", offer.because());
+            }
         }
         return document;
     }
@@ -88,6 +115,10 @@ final class GrowCommand implements Callable<Integer> {
                 out.printf("  bar %2d, note %3d (%s): %s, %s: %s%n", bar(arrangement, candidate.note()),
                         candidate.note(), arrangement.situation().tune().note(candidate.note()).pitch(),
                         candidate.ornament().name(), candidate.verdict().word(), reasoned.reason());
+            }
+            for (Offer offer : grown.variations().get(r)) {
+                out.printf("  bar %2d, note %3d: %s: %s%n", bar(arrangement, offer.variation().from()), offer.variation().from(),
+                        offer.inWords(), offer.because());
             }
         }
     }

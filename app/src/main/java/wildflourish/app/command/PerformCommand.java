@@ -14,6 +14,8 @@ import wildflourish.app.work.Exports;
 import wildflourish.core.ornament.Performance;
 import wildflourish.core.ornament.Sound;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Varied;
+import wildflourish.core.tune.Timeline;
 
 /** The timed performance of a tune or of one of its settings. */
 @Command(name = "perform", description = "The timed performance of a tune.", mixinStandardHelpOptions = true)
@@ -37,6 +39,8 @@ final class PerformCommand implements Callable<Integer> {
         TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.AS_WRITTEN);
         Arrangement arrangement = read.arrangement();
         Performance performance = Exports.performance(arrangement, read.rung());
+        Varied varied = arrangement.played(read.rung()).varied();
+        Timeline plain = Timeline.of(arrangement.tune());
         if (json) {
             ObjectNode document = Output.object();
             document.put("title", arrangement.tune().title())
@@ -49,8 +53,8 @@ final class PerformCommand implements Callable<Integer> {
             ArrayNode events = document.putArray("events");
             for (Sound sound : performance.sounds()) {
                 events.addObject().put("atMs", Output.rounded(sound.atMs())).put("forMs", Output.rounded(sound.forMs()))
-                        .put("midi", sound.midi()).put("role", sound.role()).put("bar", sound.bar())
-                        .put("note", sound.note());
+                        .put("midi", sound.midi()).put("role", role(sound, varied, plain)).put("bar", sound.bar())
+                        .put("note", varied.plain(sound.note()));
             }
             Output.print(document, out);
         } else {
@@ -58,9 +62,20 @@ final class PerformCommand implements Callable<Integer> {
                     arrangement.instrument().name(), arrangement.tempo().spoken());
             for (Sound sound : performance.sounds()) {
                 out.printf(java.util.Locale.ROOT, "%10.1f ms  for %8.1f ms  midi %3d  bar %3d  note %3d  %s%n",
-                        sound.atMs(), sound.forMs(), sound.midi(), sound.bar(), sound.note(), sound.role());
+                        sound.atMs(), sound.forMs(), sound.midi(), sound.bar(), varied.plain(sound.note()), role(sound, varied, plain));
             }
         }
         return read.status();
+    }
+
+    /** What sounds: a note of the tune also where a variation begins with it, else the ornament or the variation. */
+    private static String role(Sound sound, Varied varied, Timeline plain) {
+        String kind = varied.kind(sound.note());
+        if (kind.isEmpty() || !sound.role().equals(Sound.MELODY)) {
+            return sound.role();
+        }
+        Timeline.Stand now = varied.tune().note(sound.note());
+        Timeline.Stand stands = plain.note(varied.plain(sound.note()));
+        return now.onset().equals(stands.onset()) && now.pitch().equals(stands.pitch()) ? Sound.MELODY : kind;
     }
 }

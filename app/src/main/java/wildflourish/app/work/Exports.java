@@ -66,20 +66,24 @@ public final class Exports {
 
     /** The take-home sheet of one rung as PDF. */
     public static byte[] sheet(Arrangement arrangement, int rung) {
-        PlayingAdvice advice = PlayingAdvice.of(arrangement, rung);
-        return Handout.pdf(arrangement, rung, Aids.of(advice), advice.inWords());
+        Arrangement.Played played = arrangement.played(rung);
+        PlayingAdvice advice = PlayingAdvice.of(played.arrangement(), played.rung());
+        return Handout.pdf(played.arrangement(), played.rung(), Aids.of(advice), advice.inWords());
     }
 
     /** One rung played on the arrangement's instrument at its tempo. */
     public static Performance performance(Arrangement arrangement, int rung) {
-        Situation situation = arrangement.situation();
+        Arrangement.Played played = arrangement.played(rung);
+        Situation situation = played.arrangement().situation();
         return Realiser.perform(situation,
-                arrangement.ladder().setting(rung).ornaments(situation.vocabulary()),
+                played.arrangement().ladder().setting(played.rung()).ornaments(situation.vocabulary()),
                 arrangement.tempo(), arrangement.speeds());
     }
 
     /** The score of one rung with its title, and its fingers where the instrument has them. */
-    private static Drawing score(Arrangement arrangement, int rung) {
+    private static Drawing score(Arrangement given, int givenRung) {
+        Arrangement arrangement = given.played(givenRung).arrangement();
+        int rung = given.played(givenRung).rung();
         Situation situation = arrangement.situation();
         boolean hands = arrangement.instrument().hasHands();
         Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(

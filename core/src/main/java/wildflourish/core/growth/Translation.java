@@ -26,6 +26,7 @@ import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Variation;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
 
@@ -394,7 +395,9 @@ public record Translation(Ladder ladder, List<Step> steps) {
                     }
                     byNote.put(notes.get(i), List.copyOf(ids));
                 }
-                rungs.add(new Rung(ladder.rung(r).name(), new Setting(byNote)));
+                java.util.SortedMap<Integer, Variation> varied = new java.util.TreeMap<>(ladder.setting(r).variations());
+                varied.values().removeIf(v -> !v.pitches().stream().allMatch(to.instrument()::has));
+                rungs.add(ladder.rung(r).with(new Setting(byNote, varied)));
             }
             return new Ladder(rungs);
         }

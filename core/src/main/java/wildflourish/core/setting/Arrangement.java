@@ -78,15 +78,23 @@ public record Arrangement(
     }
 
     /**
-     * A rung by itself, its variations played in place of what they replace: a tune with one ladder of the bare notes and
-     * the ornaments on them.
+     * A rung as it is played.
+     *
+     * @param arrangement has no variations on the rung: they stand in its tune
+     * @param rung the rung's index in that arrangement
+     * @param varied how its notes answer to those of the plain tune
      */
-    public Arrangement played(int rung) {
-        Timeline plain = Timeline.of(tune);
-        Varied varied = Varied.of(plain, ladder.setting(rung));
+    public record Played(Arrangement arrangement, int rung, Varied varied) {}
+
+    /** A rung with its variations played in place of what they replace; where it has none, this arrangement itself. */
+    public Played played(int rung) {
+        Varied varied = Varied.of(Timeline.of(tune), ladder.setting(rung));
+        if (!ladder.setting(rung).isVaried()) {
+            return new Played(this, rung, varied);
+        }
         Ladder own = new Ladder(java.util.List.of(new Rung("bare", Setting.BARE), ladder.rung(rung).with(varied.setting())));
-        return new Arrangement(varied.tune().tune(), instrument, tempo, speeds, school, varied.choices(choices),
-                PhraseMarks.NONE, Wishes.NONE, own, Map.of());
+        return new Played(new Arrangement(varied.tune().tune(), instrument, tempo, speeds, school, varied.choices(choices),
+                PhraseMarks.NONE, Wishes.NONE, own, Map.of()), 1, varied);
     }
 
     /** On the same instrument as it is now, after its chart or its capo has changed. */

@@ -2,6 +2,7 @@ package wildflourish.core.setting;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -118,5 +119,53 @@ public record Varied(Timeline tune, Setting setting, List<Integer> plain, List<S
     /** Places chosen for notes of the plain tune, for the notes as they are counted now. */
     public Choices choices(Choices given) {
         return isVaried() ? given.renumbered(n -> n < now.size() && kind(now(n)).isEmpty() ? now(n) : -1) : given;
+    }
+
+    /** The index that a note of the plain tune has when a setting's variations are played before it. */
+    private static int counted(int note, Setting setting) {
+        int more = 0;
+        for (Variation variation : setting.variations().headMap(note).values()) {
+            if (variation.to() <= note) {
+                more += variation.pitches().size() - (variation.to() - variation.from());
+            }
+        }
+        return note + more;
+    }
+
+    /** A setting's ornaments on the notes as they are counted when its variations are played. */
+    public static Setting counted(Setting setting) {
+        SortedMap<Integer, List<String>> placed = new TreeMap<>();
+        setting.byNote().forEach((note, ids) -> placed.put(counted(note, setting), ids));
+        return new Setting(placed);
+    }
+
+    /** Places chosen for the plain tune, for the notes as they are counted when a setting's variations are played. */
+    public static Choices counted(Choices choices, Setting setting) {
+        return setting.isVaried()
+                ? choices.renumbered(n -> setting.variationAt(n).isPresent() ? -1 : counted(n, setting)) : choices;
+    }
+
+    /** How many notes more a tune has when a setting's variations are played, as far as the plain notes are known. */
+    public static int more(Setting setting, Map<Integer, List<Element>> was) {
+        return setting.variations().values().stream().filter(v -> was.containsKey(v.from()))
+                .mapToInt(v -> v.pitches().size() - (v.to() - v.from())).sum();
+    }
+
+    /**
+     * The plain tune again: the inverse of playing a setting's variations.
+     *
+     * @param was the plain notes by the first that a variation replaces; variations without them stay as they are
+     */
+    public static Tune undone(Tune tune, Setting setting, Map<Integer, List<Element>> was) {
+        Setting back = Setting.BARE;
+        Timeline now = Timeline.of(tune);
+        for (Variation variation : setting.variations().values()) {
+            List<Element> notes = was.get(variation.from());
+            int from = counted(variation.from(), setting);
+            if (notes != null && from + variation.pitches().size() <= now.size()) {
+                back = back.with(new Variation(from, from + variation.pitches().size(), variation.kind(), notes));
+            }
+        }
+        return back.isVaried() ? of(now, back).tune().tune() : tune;
     }
 }

@@ -49,7 +49,9 @@ public final class AbcWriter {
      * fields for this one.
      */
     public static String write(Arrangement arrangement, int shownRung) {
-        Tune spelled = Spelling.spelled(arrangement.situation(), arrangement.ladder().setting(shownRung));
+        Arrangement.Played played = arrangement.played(shownRung);
+        Tune spelled = Spelling.spelled(played.arrangement().situation(),
+                played.arrangement().ladder().setting(played.rung()));
         return new AbcWriter().text(spelled, Instructions.write(arrangement, shownRung));
     }
 

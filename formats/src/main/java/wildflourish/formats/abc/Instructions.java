@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import wildflourish.core.growth.VariationKind;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
@@ -16,11 +17,16 @@ import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Vocabulary;
 import wildflourish.core.planning.Choices;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Density;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.PhraseMarks;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Spelling;
+import wildflourish.core.setting.Variation;
+import wildflourish.core.setting.Varied;
+import wildflourish.core.setting.Wishes;
+import wildflourish.core.tune.Element;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
@@ -45,10 +51,19 @@ import wildflourish.core.tune.TuneType;
  * I:flourish phrase 34 joined
  * I:flourish phrase 30 name the climb
  * I:flourish phrase 30 remark keep it light
+ * I:flourish density 4 5 1
+ * I:flourish vary 12 13 connect from 3 F#4:1/8 E4:1/8
+ * I:flourish was 12 F#4:1/4
+ * I:flourish locked 12
+ * I:flourish forbid 14 cut
+ * I:flourish free
  * I:flourish heads 12 1
  * I:flourish shown 2
  * </pre>
  * {@code elsewhere} has the rungs and placements of the ladders on other instruments; {@code speed} is a student's own floor and comfortable length in milliseconds where they differ from the level's;
+ * {@code density} says how many ornaments, and weighty ones among them, a phrase of a rung bears; {@code vary} puts other
+ * notes in place of those from one up to another on a rung and those above; {@code was} gives the plain notes that a
+ * variation of the rung that is shown stands for; {@code locked}, {@code forbid} and {@code free} are wishes for growing;
  * {@code phrase} is what the teacher has settled about the phrase that begins on a note;
  * {@code heads} says how many pitches of a note were added by its ornaments on the rung that is shown;
  * {@code place} names the note (counted from 0), the ornament, and the lowest rung that has it; {@code shown} is the rung
@@ -59,6 +74,8 @@ final class Instructions {
     static final String NAME = "flourish";
 
     private record Placed(int note, String ornament, int rung, int line) {}
+
+    private record Vary(Variation variation, int rung, int line) {}
 
     private Instructions() {}
 
@@ -76,6 +93,8 @@ final class Instructions {
         Choices choices = Choices.NONE;
         PhraseMarks marks = PhraseMarks.NONE;
         Map<Integer, Integer> heads = new TreeMap<>();
+        Map<Integer, List<Element>> was = new TreeMap<>();
+        Wishes wishes = Wishes.NONE;
         int capo = 0;
         int shown = -1;
         for (AbcLine line : lines) {
@@ -92,13 +111,17 @@ final class Instructions {
                                 Optional.of(rest[1]));
                     }
                     case "school" -> school = school(line.value());
-                    case "rung", "place" -> rungs.take(
+                    case "rung", "place", "vary", "density" -> rungs.take(
                             new String[] {words[1], words[2], words[3]}, line.number());
                     case "speed" -> speeds = speeds.with(words[2], words[3]);
                     case "elsewhere" -> elsewhere.computeIfAbsent(Instruments.known(words[2]).id(), i -> new Rungs())
                             .take(words[3].split("\\s+", 3), line.number());
                     case "phrase" -> marks = phrase(marks, Integer.parseInt(words[2]), words[3]);
                     case "heads" -> heads.put(Integer.parseInt(words[2]), Integer.parseInt(words[3]));
+                    case "was" -> was.put(Integer.parseInt(words[2]), Variation.parse(words[3]));
+                    case "locked" -> wishes = wishes.locking(Integer.parseInt(words[2]), true);
+                    case "forbid" -> wishes = wishes.forbidding(Integer.parseInt(words[2]), words[3], true);
+                    case "free" -> wishes = wishes.freely(true);
                     case "shown" -> shown = Integer.parseInt(words[2]);
                     default -> throw new IllegalArgumentException("'" + words[1] + "' is not known");
                 }
@@ -114,12 +137,15 @@ final class Instructions {
         }
         instrument = withCapo(instrument, capo, lines, findings);
         Tune read = Spelling.withoutHeads(tune, heads);
-        Situation situation = Situation.of(Timeline.of(read), instrument, school, choices);
-        Ladder ladder = rungs.ladder(situation.vocabulary(), situation.tune().size(), findings);
+        Vocabulary vocabulary = Vocabulary.of(instrument);
+        int notes = Timeline.of(read).size() - Varied.more(rungs.shown(shown), was);
+        Ladder ladder = rungs.ladder(vocabulary, notes, findings);
         Tune plain = read;
         if (shown >= 0 && shown < ladder.size()) {
+            Setting setting = ladder.setting(shown);
             List<Integer> missing = new ArrayList<>();
-            plain = Spelling.plain(situation, ladder.setting(shown), missing);
+            Situation page = Situation.of(Timeline.of(read), instrument, school, Varied.counted(choices, setting));
+            plain = Varied.undone(Spelling.plain(page, Varied.counted(setting), missing), setting, was);
             for (int note : missing) {
                 findings.warning(lines.getFirst().number(), 1,
                         "the signs on note %d are not those of its ladder".formatted(note + 1),
@@ -127,11 +153,11 @@ final class Instructions {
             }
         }
         Arrangement arrangement = new Arrangement(
-                plain, instrument, tempo, speeds, school, choices, marks, ladder, Map.of());
+                plain, instrument, tempo, speeds, school, choices, marks, wishes, ladder, Map.of());
         for (Map.Entry<String, Rungs> other : elsewhere.entrySet()) {
             if (other.getValue().areNamed()) {
                 arrangement = arrangement.keeping(other.getKey(), other.getValue().ladder(
-                        Vocabulary.of(Instruments.known(other.getKey())), situation.tune().size(), findings));
+                        Vocabulary.of(Instruments.known(other.getKey())), notes, findings));
             }
         }
         return Optional.of(arrangement);
@@ -180,17 +206,38 @@ final class Instructions {
 
         private final TreeMap<Integer, String> names = new TreeMap<>();
         private final List<Placed> placed = new ArrayList<>();
+        private final List<Vary> varied = new ArrayList<>();
+        private final TreeMap<Integer, Density> densities = new TreeMap<>();
 
         /** Takes in {@code rung 0 bare} or {@code place 12 cut from 2}, in three words. */
         void take(String[] words, int line) {
             if (words[0].equals("rung")) {
                 names.put(Integer.parseInt(words[1]), AbcText.unescape(words[2]));
+            } else if (words[0].equals("density")) {
+                String[] rest = words[2].split("\\s+");
+                densities.put(Integer.parseInt(words[1]), new Density(Integer.parseInt(rest[0]), Integer.parseInt(rest[1])));
+            } else if (words[0].equals("vary")) {
+                String[] rest = words[2].split("\\s+", 5);
+                if (!VariationKind.isKnown(rest[1])) {
+                    throw new IllegalArgumentException("'" + rest[1] + "' is no variation");
+                }
+                varied.add(new Vary(new Variation(Integer.parseInt(words[1]), Integer.parseInt(rest[0]), rest[1],
+                        Variation.parse(rest[4])), Integer.parseInt(rest[3]), line));
             } else if (words[0].equals("place")) {
                 String[] rest = words[2].split("\\s+");
                 placed.add(new Placed(Integer.parseInt(words[1]), rest[0], Integer.parseInt(rest[2]), line));
             } else {
                 throw new IllegalArgumentException("'" + words[0] + "' is not known");
             }
+        }
+
+        /** The variations of the rung that is shown. */
+        Setting shown(int rung) {
+            Setting setting = Setting.BARE;
+            for (Vary one : varied) {
+                setting = one.rung() <= rung ? setting.with(one.variation()) : setting;
+            }
+            return setting;
         }
 
         boolean areNamed() {
@@ -211,9 +258,20 @@ final class Instructions {
                     settings.set(r, settings.get(r).with(one.note(), one.ornament()));
                 }
             }
+            for (Vary one : varied) {
+                if (one.variation().to() > notes || one.rung() < 0 || one.rung() >= settings.size()) {
+                    findings.warning(one.line(), 1, "there is no room for the variation on note %d".formatted(one.variation().from()),
+                            "it was left out");
+                    continue;
+                }
+                for (int r = 0; r < settings.size(); r++) {
+                    Setting with = settings.get(r).with(one.variation());
+                    settings.set(r, r < one.rung() ? with.without(one.variation()) : with);
+                }
+            }
             List<Rung> rungs = new ArrayList<>();
             for (int r = 0; r < settings.size(); r++) {
-                rungs.add(new Rung(names.get(r), settings.get(r)));
+                rungs.add(new Rung(names.get(r), settings.get(r), Optional.ofNullable(densities.get(r))));
             }
             return new Ladder(rungs);
         }
@@ -223,6 +281,12 @@ final class Instructions {
             for (int r = 0; r < ladder.size(); r++) {
                 lines.add("rung " + r + " " + AbcText.escape(ladder.rung(r).name()));
             }
+            for (int r = 0; r < ladder.size(); r++) {
+                int rung = r;
+                ladder.rung(r).density().ifPresent(d -> lines.add("density " + rung + " " + d.perPhrase() + " " + d.heavyPerPhrase()));
+            }
+            ladder.setting(ladder.size() - 1).variations().values().forEach(v -> lines.add("vary " + v.from() + " " + v.to() + " "
+                    + v.kind() + " from " + ladder.lowestWith(v) + " " + Variation.text(v.notes())));
             ladder.setting(ladder.size() - 1).byNote().forEach((note, ids) -> ids.forEach(id ->
                     lines.add("place " + note + " " + id + " from " + ladder.lowestWith(note, id))));
             return lines;
@@ -258,7 +322,17 @@ final class Instructions {
         lines.addAll(Rungs.lines(ladder));
         arrangement.elsewhere().forEach((instrument, other) ->
                 Rungs.lines(other).forEach(l -> lines.add("elsewhere " + instrument + " " + l)));
-        List<Notation> signs = Spelling.signs(arrangement.situation(), ladder.setting(shown));
+        arrangement.wishes().locked().forEach(n -> lines.add("locked " + n));
+        arrangement.wishes().forbidden().forEach((n, ids) -> ids.forEach(id -> lines.add("forbid " + n + " " + id)));
+        if (arrangement.wishes().free()) {
+            lines.add("free");
+        }
+        Timeline bare = Timeline.of(arrangement.tune());
+        ladder.setting(shown).variations().values().forEach(v -> lines.add("was " + v.from() + " "
+                + Variation.text(bare.notes().subList(v.from(), v.to()).stream().map(Timeline.Stand::note).toList())));
+        Arrangement.Played played = arrangement.played(shown);
+        List<Notation> signs = Spelling.signs(played.arrangement().situation(),
+                played.arrangement().ladder().setting(played.rung()));
         for (int note = 0; note < signs.size(); note++) {
             if (!signs.get(note).heads().isEmpty()) {
                 lines.add("heads " + note + " " + signs.get(note).heads().size());
