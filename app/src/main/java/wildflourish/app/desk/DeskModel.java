@@ -19,6 +19,8 @@ import wildflourish.app.across.AcrossModel;
 import wildflourish.app.chart.ChartModel;
 import wildflourish.app.chart.ChartState;
 import wildflourish.app.paint.Palette;
+import wildflourish.app.reading.ReadingModel;
+import wildflourish.app.reading.Recollection;
 import wildflourish.app.shelf.ShelfModel;
 import wildflourish.app.trellis.Openings;
 import wildflourish.app.trellis.TrellisModel;
@@ -45,7 +47,7 @@ import wildflourish.score.paint.SvgPainter;
 public final class DeskModel {
 
     /** The screens there are. */
-    public enum Screen { SHELF, TRELLIS, CHART, ACROSS }
+    public enum Screen { SHELF, TRELLIS, READING, CHART, ACROSS }
 
     private final Keeper keeper;
     private final Executor background;
@@ -54,6 +56,7 @@ public final class DeskModel {
     private final TrellisModel trellis;
     private final ChartModel chart;
     private final AcrossModel across;
+    private final ReadingModel reading;
     private final ObjectProperty<Screen> screen = new SimpleObjectProperty<>(Screen.SHELF);
     private final ObjectProperty<Palette> palette = new SimpleObjectProperty<>(Palette.LIGHT);
     private final Map<String, Instrument> own = new LinkedHashMap<>();
@@ -108,6 +111,8 @@ public final class DeskModel {
             }
         }, () -> trellis.isOpen() ? Optional.of(trellis.arrangement().tune()) : Optional.empty(), this::say);
         this.across = new AcrossModel(trellis, background, ui, this::say);
+        this.reading = new ReadingModel(trellis, this::say);
+        screen.addListener((o, a, now) -> reading.setShown(now == Screen.READING));
         screen.addListener((o, a, now) -> keeper.remember("screen", now.name()));
         palette.addListener((o, a, now) -> keeper.remember("look", now.name()));
     }
@@ -122,6 +127,20 @@ public final class DeskModel {
 
     public AcrossModel across() {
         return across;
+    }
+
+    public ReadingModel reading() {
+        return reading;
+    }
+
+    /** Shows how the open tune is made. */
+    public void openReading() {
+        if (!trellis.isOpen()) {
+            say("choose a tune on the shelf first");
+            return;
+        }
+        screen.set(Screen.READING);
+        keeper.ask(l -> Recollection.of(l), ui).thenAccept(reading::remember);
     }
 
     /** Shows the open tune's version on every instrument. */

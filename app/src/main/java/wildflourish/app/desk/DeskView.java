@@ -28,6 +28,7 @@ import javafx.scene.layout.VBox;
 import wildflourish.app.across.AcrossView;
 import wildflourish.app.chart.ChartView;
 import wildflourish.app.paint.Palette;
+import wildflourish.app.reading.ReadingView;
 import wildflourish.app.shelf.Incipits;
 import wildflourish.app.shelf.ShelfView;
 import wildflourish.app.trellis.TrellisModel;
@@ -43,10 +44,14 @@ public final class DeskView extends BorderPane {
 
     private static final String CHART_HINTS = "↑ ↓ note    Enter: take a change    Ctrl+Z undo    Ctrl+P print the chart";
 
+    private static final String READING_HINTS =
+            "← → phrase    Alt+← → move its start    J join    D divide    N name    R remark    Enter: on the trellis    Ctrl+Z undo";
+
     private static final String ACROSS_HINTS = "↑ ↓ instrument    Enter: take it to the trellis    Ctrl+2 trellis";
 
     private final DeskModel model;
     private final AcrossView across;
+    private final ReadingView reading;
     private final ChartView chart;
     private final TrellisView trellis;
     private final ShelfView shelf;
@@ -55,6 +60,7 @@ public final class DeskView extends BorderPane {
     private final ToggleButton shelfTab = tab("shelf-tab", "Shelf", "Ctrl+1");
     private final ToggleButton trellisTab = tab("trellis-tab", "Trellis", "Ctrl+2");
     private final ToggleButton chartTab = tab("chart-tab", "Chart", "Ctrl+3");
+    private final ToggleButton readingTab = tab("reading-tab", "Reading", "how the tune is made: Ctrl+5");
     private final ToggleButton acrossTab = tab("across-tab", "Across", "the version on every instrument: Ctrl+4");
     private final StackPane screens = new StackPane();
     private final Label hints = new Label();
@@ -64,11 +70,12 @@ public final class DeskView extends BorderPane {
         this.model = model;
         this.trellis = new TrellisView(model.trellis());
         this.across = new AcrossView(model.across(), () -> model.screen().set(DeskModel.Screen.TRELLIS));
+        this.reading = new ReadingView(model.reading(), () -> model.screen().set(DeskModel.Screen.TRELLIS));
         this.chart = new ChartView(model.chart());
         this.shelf = new ShelfView(model.shelf(), new Incipits(model::document, model.palette()::get), model::open,
                 this::askForFile);
         getStyleClass().add("desk");
-        screens.getChildren().addAll(shelf, trellis, chart, across);
+        screens.getChildren().addAll(shelf, trellis, reading, chart, across);
         setTop(new VBox(top(), path));
         setCenter(screens);
         setBottom(bottom());
@@ -87,6 +94,11 @@ public final class DeskView extends BorderPane {
         trellisTab.setToggleGroup(tabs);
         chartTab.setToggleGroup(tabs);
         acrossTab.setToggleGroup(tabs);
+        readingTab.setToggleGroup(tabs);
+        readingTab.setOnAction(e -> {
+            model.openReading();
+            show(model.screen().get());
+        });
         acrossTab.setOnAction(e -> {
             model.openAcross();
             show(model.screen().get());
@@ -103,7 +115,7 @@ public final class DeskView extends BorderPane {
         Button sheet = action("sheet", "Sheet…", "print the take-home sheet: Ctrl+P", this::askForSheet);
         Button export = action("export", "Write file…", "as ABC, MIDI, SVG or PDF: Ctrl+E", this::askForExport);
         Button look = action("look", "Light / dark", "change the look: Ctrl+L", this::changeLook);
-        HBox bar = new HBox(8, shelfTab, trellisTab, chartTab, acrossTab, title, gap, bringIn, sheet, export, look);
+        HBox bar = new HBox(8, shelfTab, readingTab, trellisTab, chartTab, acrossTab, title, gap, bringIn, sheet, export, look);
         bar.setAlignment(Pos.CENTER_LEFT);
         bar.getStyleClass().add("top");
         return bar;
@@ -159,6 +171,7 @@ public final class DeskView extends BorderPane {
         trellis.setVisible(onTrellis && model.trellis().isOpen());
         chart.setVisible(screen == DeskModel.Screen.CHART);
         across.setVisible(screen == DeskModel.Screen.ACROSS);
+        reading.setVisible(screen == DeskModel.Screen.READING);
         title.setVisible(onTrellis);
         switch (screen) {
             case SHELF -> {
@@ -170,6 +183,11 @@ public final class DeskView extends BorderPane {
                 hints.setText(TRELLIS_HINTS);
                 trellisTab.setSelected(true);
                 trellis.score().requestFocus();
+            }
+            case READING -> {
+                hints.setText(READING_HINTS);
+                readingTab.setSelected(true);
+                reading.focusMap();
             }
             case CHART -> {
                 hints.setText(CHART_HINTS);
@@ -201,6 +219,7 @@ public final class DeskView extends BorderPane {
         trellis.setPalette(palette);
         chart.setPalette(palette);
         across.setPalette(palette);
+        reading.setPalette(palette);
         shelf.refresh();
     }
 
@@ -276,6 +295,7 @@ public final class DeskView extends BorderPane {
         accelerator(scene, KeyCode.DIGIT2, this::openTrellis);
         accelerator(scene, KeyCode.DIGIT3, model::openChart);
         accelerator(scene, KeyCode.DIGIT4, model::openAcross);
+        accelerator(scene, KeyCode.DIGIT5, model::openReading);
         accelerator(scene, KeyCode.I, () -> onTrellis(t -> trellis.chooseInstrument()));
         accelerator(scene, KeyCode.H, () -> onTrellis(t -> t.places().keepHabit()));
         accelerator(scene, KeyCode.G, () -> onTrellis(t -> t.ornaments().grow()));
@@ -286,13 +306,13 @@ public final class DeskView extends BorderPane {
             if (model.screen().get() == DeskModel.Screen.CHART) {
                 model.chart().undo();
             } else {
-                onTrellis(TrellisModel::undo);
+                walk(TrellisModel::undo);
             }
         });
-        accelerator(scene, KeyCode.Y, () -> onTrellis(TrellisModel::redo));
+        accelerator(scene, KeyCode.Y, () -> walk(TrellisModel::redo));
         scene.getAccelerators().put(
                 new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
-                () -> onTrellis(TrellisModel::redo));
+                () -> walk(TrellisModel::redo));
         scene.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
         scene.addEventFilter(KeyEvent.KEY_TYPED, this::typed);
     }
@@ -303,6 +323,14 @@ public final class DeskView extends BorderPane {
 
     private void onTrellis(java.util.function.Consumer<TrellisModel> command) {
         if (takesKeys()) {
+            command.accept(model.trellis());
+        }
+    }
+
+    /** Walks the open tune's edits, on every screen that makes them. */
+    private void walk(java.util.function.Consumer<TrellisModel> command) {
+        boolean edits = model.screen().get() == DeskModel.Screen.READING && model.trellis().isOpen() && !path.isAsking();
+        if (takesKeys() || edits) {
             command.accept(model.trellis());
         }
     }

@@ -34,6 +34,11 @@ final class Tour {
             trellis.select(4, 19);
             model.palette().set(Palette.DARK);
         }));
+        stops.add(new Stop("reading", () -> {
+            model.palette().set(Palette.LIGHT);
+            model.openReading();
+            model.reading().select(6);
+        }));
         stops.add(new Stop("across", () -> {
             model.palette().set(Palette.LIGHT);
             model.openAcross();

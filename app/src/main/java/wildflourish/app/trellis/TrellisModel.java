@@ -185,6 +185,11 @@ public final class TrellisModel {
         say.accept(what);
     }
 
+    /** Makes an edit that another screen has decided on. */
+    public void settle(String what, Arrangement changed) {
+        edit(what, changed);
+    }
+
     /** Moves to the next (or, negative, an earlier) note; stops at the ends. */
     public void stepNote(int by) {
         TrellisState now = state.get();

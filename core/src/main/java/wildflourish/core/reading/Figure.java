@@ -140,15 +140,20 @@ public record Figure(Kind kind, int fromNote, int toNote, String words) {
         Pitch last = notes.getLast().pitch();
         String way = last.midi() > first.midi() ? "up" : "down";
         return switch (kind) {
-            case RUN -> "a run %s from %s to %s".formatted(way, first.spoken(), last.spoken());
-            case ARPEGGIO -> "the chord notes %s".formatted(String.join(" ", notes.stream().map(t -> t.pitch().spoken())
+            case RUN -> "a run %s from %s to %s".formatted(way, name(first), name(last));
+            case ARPEGGIO -> "the chord notes %s".formatted(String.join(" ", notes.stream().map(t -> name(t.pitch()))
                     .toList()));
-            case TURN -> "a turn around %s".formatted(first.spoken());
-            case PEDAL -> "always back to %s".formatted(pedal(notes).spoken());
-            case REPEATED -> "%s %s".formatted(first.spoken(), times(notes.size()));
-            case HELD -> "%s held".formatted(first.spoken());
-            case STRAY -> first.spoken();
+            case TURN -> "a turn around %s".formatted(name(first));
+            case PEDAL -> "always back to %s".formatted(name(pedal(notes)));
+            case REPEATED -> "%s %s".formatted(name(first), times(notes.size()));
+            case HELD -> "%s held".formatted(name(first));
+            case STRAY -> name(first);
         };
+    }
+
+    /** Short enough to be read in a row: {@code F♯}. */
+    static String name(Pitch pitch) {
+        return pitch.spoken().replace(" sharp", "♯").replace(" flat", "♭");
     }
 
     private static Pitch pedal(List<Tone> notes) {

@@ -81,6 +81,9 @@ public record Lesson(List<Step> steps) {
             return "learn %s: %s".formatted(name, passage.shape());
         }
         String other = passages.get(passage.sameAs().get()).phrase().name();
+        if (passage.likeness().kind().ordinal() >= Likeness.Kind.NEARLY.ordinal()) {
+            return "learn %s: %s; %s".formatted(name, passage.shape(), passage.difference());
+        }
         return passage.isSame() ? "%s is %s again: %s".formatted(name, other,
                         passage.difference().isEmpty() ? "nothing new" : passage.difference())
                 : "%s: %s".formatted(name, passage.difference());

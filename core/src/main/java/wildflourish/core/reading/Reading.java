@@ -160,7 +160,7 @@ public record Reading(
         List<String> names = new ArrayList<>();
         for (int n = from; n < Math.min(to, from + most); n++) {
             if (!timeline.note(n).heldOver() || n == from) {
-                names.add(timeline.note(n).pitch().spoken());
+                names.add(Figure.name(timeline.note(n).pitch()));
             }
         }
         return String.join(" ", names) + (to > from + most ? " …" : "");
@@ -235,6 +235,37 @@ public record Reading(
             }
         }
         return first.fromNote();
+    }
+
+    /**
+     * Notes of a phrase beside those of the one that it is like, as the edit distance sets them against one another.
+     *
+     * @param earlier indices of the earlier phrase's notes; empty where this one adds
+     * @param here indices of this phrase's notes; empty where this one leaves away
+     * @param same whether they are alike in pitch and length, the phrase moved as a whole aside
+     */
+    public record Beside(List<Integer> earlier, List<Integer> here, boolean same) {}
+
+    /** A phrase set against the one that it is like; empty where it is like none. */
+    public List<Beside> besides(Passage passage) {
+        if (passage.sameAs().isEmpty() || passage.phrase().again()) {
+            return List.of();
+        }
+        Phrase other = passages.get(passage.sameAs().get()).phrase();
+        List<Tone> first = Tone.of(timeline, other.bodyNote(), other.toNote());
+        List<Tone> second = Tone.of(timeline, passage.phrase().bodyNote(), passage.phrase().toNote());
+        return Alignment.of(first, second).pairs().stream().map(p -> new Beside(
+                first.subList(p.from(), p.to()).stream().map(Tone::note).toList(),
+                second.subList(p.otherFrom(), p.otherTo()).stream().map(Tone::note).toList(), p.cost() == 0)).toList();
+    }
+
+    /** The phrase whose family another belongs to: the first of the chain of those that it is like. */
+    public int family(int passage) {
+        int at = passage;
+        while (passages.get(at).sameAs().isPresent()) {
+            at = passages.get(at).sameAs().get();
+        }
+        return at;
     }
 
     public List<Phrase> phrases() {

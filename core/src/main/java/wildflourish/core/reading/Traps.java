@@ -32,7 +32,8 @@ public final class Traps {
     }
 
     private static final int USUAL_MULTIPLE = 2;
-    private static final int JUMP = 7;
+    /** A leap of a minor sixth or more, in semitones. */
+    private static final int JUMP = 8;
 
     private final Reading reading;
     private final Timeline tune;

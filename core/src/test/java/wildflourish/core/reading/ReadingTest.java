@@ -41,7 +41,7 @@ class ReadingTest {
         assertThat(reading.phrases()).extracting(Phrase::name).containsExactly("A1", "A2");
         Passage second = reading.passages().get(1);
         assertThat(second.likeness().kind()).isEqualTo(Likeness.Kind.OTHER_ENDING);
-        assertThat(second.difference()).isEqualTo("as A1 up to bar 4, beat 2, then it goes on with F sharp D");
+        assertThat(second.difference()).isEqualTo("as A1 up to bar 4, beat 2, then it goes on with F♯ D");
     }
 
     @Test
@@ -85,7 +85,7 @@ class ReadingTest {
     @Test
     void figuresTellThePhraseInFewWords() {
         assertThat(read("D4 E4 F#4 G4 A4:4 | B4 A4 B4 C#5 D5 A4 F#4 D4 ||").passages().getFirst().shape())
-                .isEqualTo("a run up from D to B, a run up from A to D, the chord notes A F sharp D");
+                .isEqualTo("a run up from D to B, a run up from A to D, the chord notes A F♯ D");
         assertThat(read("G4 F#4 G4 A4 G4 B4 B4 B4 ||").passages().getFirst().shape())
                 .isEqualTo("a turn around G, B three times");
         assertThat(read("B4 G4 C#5 G4 D5 G4 E5 G4 ||").passages().getFirst().shape()).isEqualTo("always back to G");

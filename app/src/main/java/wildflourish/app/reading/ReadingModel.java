@@ -1,0 +1,171 @@
+package wildflourish.app.reading;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.trellis.TrellisState;
+import wildflourish.core.reading.Passage;
+import wildflourish.core.reading.Phrase;
+import wildflourish.core.reading.Reading;
+import wildflourish.core.reading.Remembered;
+import wildflourish.core.reading.Traps;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.PhraseMarks;
+
+/** The reading of the open tune, and what the teacher settles about its phrases. Edits go through the trellis and are kept there. */
+public final class ReadingModel {
+
+    private final TrellisModel trellis;
+    private final Consumer<String> say;
+    private final ReadOnlyObjectWrapper<ReadingState> state = new ReadOnlyObjectWrapper<>();
+    private Remembered remembered = Remembered.NOTHING;
+    private boolean shown;
+
+    /** A model over the trellis. */
+    public ReadingModel(TrellisModel trellis, Consumer<String> say) {
+        this.trellis = trellis;
+        this.say = say;
+        trellis.state().addListener((o, before, now) -> {
+            if (shown) {
+                read(now);
+            }
+        });
+    }
+
+    /** What is shown; null before a tune has been read. */
+    public ReadOnlyObjectProperty<ReadingState> state() {
+        return state.getReadOnlyProperty();
+    }
+
+    /** Takes in what other tunes of the library hold. */
+    public void remember(Remembered others) {
+        remembered = others;
+        if (shown && trellis.isOpen()) {
+            state.set(null);
+            read(trellis.state().get());
+        }
+    }
+
+    /** Reads the open tune now, and from now on after every edit; while not shown it rests. */
+    public void setShown(boolean now) {
+        shown = now;
+        if (now && trellis.isOpen()) {
+            read(trellis.state().get());
+        }
+    }
+
+    private void read(TrellisState now) {
+        Arrangement arrangement = now.arrangement();
+        ReadingState before = state.get();
+        Reading reading = Reading.of(now.situation().tune(), arrangement.marks());
+        boolean sameTune = before != null && before.reading().timeline().tune() == now.situation().tune().tune();
+        int at = sameTune ? before.selected() : reading.at(now.note()).map(reading.passages()::indexOf).orElse(0);
+        publish(arrangement, reading, now, Math.clamp(at, 0, Math.max(0, reading.passages().size() - 1)));
+    }
+
+    private void publish(Arrangement arrangement, Reading reading, TrellisState now, int selected) {
+        state.set(new ReadingState(arrangement.tune().title(), reading, now.situation(), Traps.of(reading, now.situation()),
+                selected, reading.phrases().stream().map(p -> remembered.where(reading, p)).toList()));
+    }
+
+    /** Takes a phrase in hand. */
+    public void select(int passage) {
+        ReadingState now = state.get();
+        if (now != null && passage >= 0 && passage < now.reading().passages().size() && passage != now.selected()) {
+            state.set(new ReadingState(now.title(), now.reading(), now.situation(), now.traps(), passage, now.known()));
+        }
+    }
+
+    /** Takes the next (or, negative, an earlier) phrase in hand; stops at the ends. */
+    public void step(int by) {
+        ReadingState now = state.get();
+        if (now != null) {
+            select(Math.clamp(now.selected() + by, 0, Math.max(0, now.reading().passages().size() - 1)));
+        }
+    }
+
+    private Optional<Phrase> inHand() {
+        return Optional.ofNullable(state.get()).flatMap(ReadingState::passage).map(Passage::phrase);
+    }
+
+    /** Moves the beginning of the phrase in hand by so many notes. */
+    public void moveStart(int by) {
+        Optional<Phrase> phrase = inHand();
+        if (phrase.isEmpty() || phrase.get().firstOfPart() || phrase.get().again()) {
+            say.accept("a part begins here: its beginning stays where the page has it");
+            return;
+        }
+        List<Phrase> all = state.get().reading().phrases();
+        Phrase before = all.get(state.get().selected() - 1);
+        int to = phrase.get().fromNote() + by;
+        if (to <= before.fromNote() || to > phrase.get().lastNote()) {
+            say.accept("a phrase holds one note at least");
+            return;
+        }
+        settle("beginning of %s moved".formatted(phrase.get().name()), marks().moving(phrase.get().fromNote(), to));
+    }
+
+    /** Joins the phrase in hand to the one before it. */
+    public void join() {
+        Optional<Phrase> phrase = inHand();
+        if (phrase.isEmpty() || phrase.get().firstOfPart() || phrase.get().again()) {
+            say.accept("a part begins here: it is not joined to the one before");
+            return;
+        }
+        int selected = state.get().selected();
+        settle("%s joined to the phrase before it".formatted(phrase.get().name()), marks().joining(phrase.get().fromNote()));
+        select(selected - 1);
+    }
+
+    /** Divides the phrase in hand at the bar line nearest to its middle. */
+    public void divide() {
+        Optional<Phrase> phrase = inHand();
+        Reading reading = state.get() == null ? null : state.get().reading();
+        if (phrase.isEmpty() || phrase.get().bars() < 2) {
+            say.accept("a phrase of one bar is not divided");
+            return;
+        }
+        int bar = phrase.get().fromBar() + (phrase.get().bars() + 1) / 2;
+        int note = reading.timeline().barStarts().get(bar);
+        settle("%s divided".formatted(phrase.get().name()), marks().starting(note));
+    }
+
+    /** Gives the phrase in hand another name; an empty one brings back its own. */
+    public void rename(String name) {
+        inHand().ifPresent(p -> settle(name.isBlank() ? "own name of the phrase again" : "phrase named " + name.strip(),
+                marks().naming(p.fromNote(), Optional.of(name))));
+    }
+
+    /** Keeps a remark on the phrase in hand; an empty one ends it. */
+    public void remark(String remark) {
+        inHand().ifPresent(p -> settle(remark.isBlank() ? "remark taken away" : "remark kept",
+                marks().remarking(p.fromNote(), Optional.of(remark))));
+    }
+
+    /** Lets the reading find every phrase by itself again; names and remarks stay. */
+    public void findAgain() {
+        if (trellis.isOpen()) {
+            settle("phrases as they are found", new PhraseMarks(new java.util.TreeSet<>(), new java.util.TreeSet<>(), marks().names(),
+                    marks().remarks()));
+        }
+    }
+
+    private PhraseMarks marks() {
+        return trellis.arrangement().marks();
+    }
+
+    private void settle(String what, PhraseMarks marks) {
+        if (marks.equals(marks())) {
+            return;
+        }
+        trellis.settle(what, trellis.arrangement().with(marks));
+    }
+
+    /** Puts the first note of the phrase in hand in hand on the trellis. */
+    public void show() {
+        inHand().ifPresent(p -> trellis.select(trellis.rung(), p.fromNote()));
+    }
+}

@@ -1,0 +1,51 @@
+package wildflourish.app.reading;
+
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.planning.Trap;
+import wildflourish.core.reading.Passage;
+import wildflourish.core.reading.Phrase;
+import wildflourish.core.reading.Reading;
+
+/**
+ * What the reading screen shows.
+ *
+ * @param selected index of the phrase in hand
+ * @param known for each phrase where else in the library it is played, if anywhere
+ */
+public record ReadingState(
+        String title, Reading reading, Situation situation, List<Trap> traps, int selected, List<Optional<String>> known) {
+
+    public ReadingState {
+        traps = List.copyOf(traps);
+        known = List.copyOf(known);
+    }
+
+    /** The phrase in hand; empty for a tune without notes. */
+    public Optional<Passage> passage() {
+        return selected < reading.passages().size() ? Optional.of(reading.passages().get(selected)) : Optional.empty();
+    }
+
+    /** The first and the last note of a phrase with their places: {@code D, holes xxx xxx}. */
+    public String ends(Phrase phrase) {
+        return "begins on %s; ends on %s".formatted(place(phrase.fromNote()), place(phrase.lastNote()));
+    }
+
+    private String place(int note) {
+        String pitch = reading.timeline().note(note).pitch().spoken();
+        return situation.instrument().hasHands() ? "%s (%s)".formatted(pitch, situation.plan().at(note).inWords()) : pitch;
+    }
+
+    /** {@code bars 3 to 4}. */
+    public String bars(Phrase phrase) {
+        int from = reading.firstBar(phrase);
+        int to = reading.lastBar(phrase);
+        return from == to ? "bar " + from : "bars %d to %d".formatted(from, to);
+    }
+
+    /** The traps of one phrase. */
+    public List<Trap> traps(Phrase phrase) {
+        return traps.stream().filter(t -> phrase.holds(t.note())).toList();
+    }
+}
