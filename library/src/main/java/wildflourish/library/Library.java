@@ -26,7 +26,7 @@ import org.sqlite.SQLiteDataSource;
 public final class Library implements AutoCloseable {
 
     private static final int WAIT_MS = 5000;
-    private static final String SCHEMA = "2";
+    private static final String SCHEMA = "3";
 
     private final Handle handle;
     private final Clock clock;
@@ -232,6 +232,23 @@ public final class Library implements AutoCloseable {
     /** The texts of the instruments kept, by id. */
     public synchronized List<String> instruments() {
         return handle.createQuery("SELECT document FROM own_instrument ORDER BY id").mapTo(String.class).list();
+    }
+
+    /** Keeps the text of a lick under its name, over the one kept before. */
+    public void keepLick(String name, String document) {
+        inTransaction(h -> h.createUpdate("INSERT INTO lick (name, document) VALUES (:name, :document)"
+                        + " ON CONFLICT (name) DO UPDATE SET document = excluded.document")
+                .bind("name", name).bind("document", document).execute());
+    }
+
+    /** Keeps a lick no longer. */
+    public void forgetLick(String name) {
+        inTransaction(h -> h.createUpdate("DELETE FROM lick WHERE name = :name").bind("name", name).execute());
+    }
+
+    /** The texts of the licks kept, by name. */
+    public synchronized List<String> licks() {
+        return handle.createQuery("SELECT document FROM lick ORDER BY name").mapTo(String.class).list();
     }
 
     /** Keeps where a pitch is played on an instrument. */

@@ -3,6 +3,7 @@ package wildflourish.app.desk;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +29,7 @@ import wildflourish.app.work.Exports;
 import wildflourish.app.work.Keeper;
 import wildflourish.app.work.SafeWrite;
 import wildflourish.core.data.DataFault;
+import wildflourish.core.growth.Lick;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.setting.Arrangement;
@@ -94,7 +96,12 @@ public final class DeskModel {
             public void stand(long tune, int rung, int note) {
                 keeper.remember("standing", tune + " " + rung + " " + note);
             }
-        }, this::say);
+
+            @Override
+            public void keepLick(String name, Optional<Lick> lick) {
+                keeper.lick(name, lick.map(Lick::write));
+            }
+        }, this::say, background, ui);
         this.chart = new ChartModel(new ChartModel.Keeping() {
             @Override
             public void keep(Instrument instrument) {
@@ -196,12 +203,12 @@ public final class DeskModel {
     }
 
     private record Memory(List<TuneEntry> tunes, String standing, String screen, String look, List<Habit> habits,
-            List<String> instruments) {}
+            List<String> instruments, List<String> licks) {}
 
     /** Brings everything back to where it was; without a memory, to the first tune, or to an empty shelf. */
     public void restore() {
         keeper.ask(l -> new Memory(l.tunes(), l.remembered("standing").orElse(""),
-                        l.remembered("screen").orElse("TRELLIS"), l.remembered("look").orElse("LIGHT"), l.habits(), l.instruments()), ui)
+                        l.remembered("screen").orElse("TRELLIS"), l.remembered("look").orElse("LIGHT"), l.habits(), l.instruments(), l.licks()), ui)
                 .thenAccept(memory -> {
                     takeIn(memory);
                     shelf.setTunes(memory.tunes());
@@ -232,6 +239,15 @@ public final class DeskModel {
         memory.habits().forEach(h -> habits.computeIfAbsent(h.instrument(), i -> new TreeMap<>())
                 .put(h.pitch(), h.place()));
         trellis.setHabits(habits);
+        List<Lick> licks = new ArrayList<>();
+        for (String document : memory.licks()) {
+            try {
+                licks.add(Lick.parse(document));
+            } catch (DataFault | IllegalArgumentException e) {
+                say("one of your licks cannot be read; it was left out and is kept in the library as it is");
+            }
+        }
+        trellis.setLicks(licks);
     }
 
     /** The document of a tune as it is now; the answer comes on the interface's thread. */

@@ -301,6 +301,10 @@ public final class DeskView extends BorderPane {
         accelerator(scene, KeyCode.G, () -> onTrellis(t -> t.ornaments().grow()));
         accelerator(scene, KeyCode.T, () -> onTrellis(t -> t.ornaments().prune()));
         accelerator(scene, KeyCode.R, () -> onTrellis(t -> t.ornaments().spread()));
+        accelerator(scene, KeyCode.B, () -> onTrellis(t -> trellis.toggleLadder()));
+        accelerator(scene, KeyCode.J, () -> onTrellis(t -> trellis.focusVariations()));
+        accelerator(scene, KeyCode.K, () -> onTrellis(t -> t.ladder().lock()));
+        accelerator(scene, KeyCode.D, () -> onTrellis(t -> t.ladder().compareWith(Math.max(0, t.rung() - 1))));
         accelerator(scene, KeyCode.U, () -> onTrellis(t -> trellis.togglePlayer()));
         accelerator(scene, KeyCode.Z, () -> {
             if (model.screen().get() == DeskModel.Screen.CHART) {
@@ -369,7 +373,13 @@ public final class DeskView extends BorderPane {
             case ENTER -> trellisModel.ornaments().toggleInSight();
             case HOME -> trellisModel.select(trellisModel.rung(), 0);
             case END -> trellisModel.select(trellisModel.rung(), Integer.MAX_VALUE);
-            case DELETE, BACK_SPACE -> trellisModel.ornaments().clearNote();
+            case DELETE, BACK_SPACE -> {
+                if (e.isShiftDown()) {
+                    trellisModel.ladder().forbid();
+                } else {
+                    trellisModel.ornaments().clearNote();
+                }
+            }
             default -> {
                 return;
             }
@@ -395,6 +405,10 @@ public final class DeskView extends BorderPane {
             model.trellis().player().stepTempo(4);
         } else if (key == '-') {
             model.trellis().player().stepTempo(-4);
+        } else if (key == '?') {
+            model.trellis().ladder().askInstead();
+        } else if (key == '!') {
+            model.trellis().ladder().takeInstead();
         } else if (key == ',') {
             model.trellis().ornaments().simplify();
         } else if (key == '0') {

@@ -48,6 +48,21 @@ final class Tour {
             model.screen().set(DeskModel.Screen.TRELLIS);
             on("fiddle", 5, 56);
         }));
+        stops.add(new Stop("ladder", () -> {
+            trellis.variations().keep("the way home", 15, 15, "");
+            trellis.select(4, 56);
+            trellis.compare(java.util.Optional.of(3));
+            view.trellis().toggleLadder();
+        }));
+        stops.add(new Stop("variation", () -> {
+            view.trellis().toggleLadder();
+            trellis.compare(java.util.Optional.empty());
+            trellis.select(5, 2);
+            trellis.state().get().offers().stream().limit(1).forEach(trellis.variations()::toggle);
+            trellis.select(5, 17);
+            trellis.state().get().offers().stream().limit(1).forEach(trellis.variations()::toggle);
+            trellis.select(5, 24);
+        }));
         stops.add(new Stop("concertina", () -> on("anglo-cg", 5, 56)));
         stops.add(new Stop("banjo", () -> on("tenor-banjo", 5, 56)));
         stops.add(new Stop("pipes", () -> on("pipes-bellows-d", 5, 56)));

@@ -24,6 +24,8 @@ public final class NoteInHand extends VBox {
     private final Label title = new Label();
     private final PlaceInHand place;
     private final Button relief = new Button();
+    private final Button instead = new Button();
+    private final VariationRows variations;
     private final OrnamentInSight sight;
     private final ScrollPane scroll;
     private final Label none = new Label();
@@ -52,12 +54,19 @@ public final class NoteInHand extends VBox {
         relief.setMaxWidth(Double.MAX_VALUE);
         relief.setOnAction(e -> model.ornaments().simplify());
         sight = new OrnamentInSight(model);
-        scroll = new ScrollPane(rows);
+        variations = new VariationRows(model);
+        instead.setId("note-instead");
+        instead.getStyleClass().add("other-place");
+        instead.setWrapText(true);
+        instead.setMinHeight(USE_PREF_SIZE);
+        instead.setMaxWidth(Double.MAX_VALUE);
+        instead.setOnAction(e -> model.ladder().takeInstead());
+        scroll = new ScrollPane(new VBox(8, rows, variations));
         scroll.setFitToWidth(true);
         scroll.setFocusTraversable(false);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(title, place, relief, scroll);
+        getChildren().addAll(title, place, relief, instead, scroll);
         rows.heightProperty().addListener((o, before, now) -> scrollSoon());
         model.state().addListener((o, before, now) -> show(now));
     }
@@ -77,8 +86,13 @@ public final class NoteInHand extends VBox {
         relief.setText(advice.map(r -> ",  " + r.inWords()).orElse(""));
         relief.setVisible(advice.isPresent());
         relief.setManaged(advice.isPresent());
+        instead.setText(now.instead().map(i -> "Without the %s: %s. Key ! takes it.".formatted(i.id().replace('-', ' '),
+                i.other().inWords(now.situation().tune(), now.situation().vocabulary()))).orElse(""));
+        instead.setVisible(now.instead().isPresent());
+        instead.setManaged(now.instead().isPresent());
+        variations.show(now);
         List<Node> shown = new ArrayList<>();
-        if (now.ranked().isEmpty()) {
+        if (now.ranked().isEmpty() && now.variation().isEmpty()) {
             none.setText(now.arrangement().instrument().hasHands() ? "This tune has no notes yet."
                     : "Nobody plays the tune as written: choose an instrument with Ctrl+I.");
             shown.add(none);
@@ -102,6 +116,11 @@ public final class NoteInHand extends VBox {
         scrollSoon();
     }
 
+    /** Puts the keyboard on what the stretch can be varied to. */
+    void focusVariations() {
+        variations.focusFirst();
+    }
+
     /** Scrolls once what is shown now has been laid out, however often it changes before that. */
     private void scrollSoon() {
         if (!scrolling) {
@@ -119,7 +138,7 @@ public final class NoteInHand extends VBox {
         if (row == null) {
             return;
         }
-        double all = rows.getHeight() - scroll.getViewportBounds().getHeight();
+        double all = scroll.getContent().getBoundsInLocal().getHeight() - scroll.getViewportBounds().getHeight();
         if (all <= 0) {
             return;
         }

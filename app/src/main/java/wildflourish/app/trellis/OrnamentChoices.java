@@ -6,12 +6,12 @@ import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Check;
 import wildflourish.core.growth.Grower;
 import wildflourish.core.growth.Relief;
-import wildflourish.core.growth.Taste;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Varied;
 
 /** What stands on the notes: placing, lifting, simplifying, spreading, growing and thinning out. */
 public final class OrnamentChoices {
@@ -77,6 +77,10 @@ public final class OrnamentChoices {
     /** Lifts everything from the note in hand on this rung and those below. */
     public void clearNote() {
         TrellisState now = model.state().get();
+        if (now.variation().isPresent()) {
+            model.variations().takeBack();
+            return;
+        }
         List<String> ids = now.setting().at(now.note());
         if (ids.isEmpty()) {
             model.tell("nothing stands on " + TrellisModel.where(now));
@@ -113,12 +117,12 @@ public final class OrnamentChoices {
     /** The nearest simpler relative of an ornament that is clean on the note in hand. */
     public Optional<Ornament> easier(Ornament ornament) {
         TrellisState now = model.state().get();
-        List<Ornament> stack = new java.util.ArrayList<>(now.setting().ornaments(now.note(), now.hands().vocabulary()));
+        List<Ornament> stack = new java.util.ArrayList<>(now.varied().setting().ornaments(now.handsNote(), now.hands().vocabulary()));
         if (!stack.contains(ornament)) {
             stack.add(ornament);
         }
-        return Check.easier(now.hands(), now.note(), ornament, stack,
-                n -> now.setting().ornaments(n, now.hands().vocabulary()), now.arrangement().tempo(),
+        return Check.easier(now.hands(), now.handsNote(), ornament, stack,
+                n -> now.varied().setting().ornaments(n, now.hands().vocabulary()), now.arrangement().tempo(),
                 now.arrangement().speeds());
     }
 
@@ -147,11 +151,11 @@ public final class OrnamentChoices {
         }
         Ladder ladder = now.arrangement().ladder();
         int times = 0;
-        for (int note = 0; note < now.hands().tune().size(); note++) {
+        for (int note = 0; note < now.situation().tune().size(); note++) {
             Setting setting = ladder.setting(now.rung());
             boolean displaces = ladder.setting(ladder.size() - 1).ornaments(note, now.hands().vocabulary()).stream()
                     .anyMatch(o -> o.givesWayTo(ornament.get()));
-            if (!displaces && !setting.has(note, ornament.get().id()) && isClean(now, note, ornament.get(), setting)) {
+            if (!displaces && setting.variationAt(note).isEmpty() && !setting.has(note, ornament.get().id()) && isClean(now, note, ornament.get(), setting)) {
                 ladder = ladder.place(now.rung(), note, ornament.get(), now.hands().vocabulary());
                 times++;
             }
@@ -165,13 +169,13 @@ public final class OrnamentChoices {
     }
 
     private static boolean isClean(TrellisState now, int note, Ornament ornament, Setting setting) {
-        return now.candidates().candidate(note, ornament, setting).verdict() instanceof Verdict.Clean;
+        return now.candidates().candidate(now.varied().now(note), ornament, Varied.counted(setting)).verdict() instanceof Verdict.Clean;
     }
 
     /** Grows the ladder anew from bare, at this tempo and level. */
     public void grow() {
         if (hasVocabulary()) {
-            model.edit("ladder grown from bare", model.arrangement().with(grower().grow().ladder()));
+            remade("ladder grown from bare", grower -> grower.grow().ladder());
         }
     }
 
@@ -180,9 +184,20 @@ public final class OrnamentChoices {
         if (!hasVocabulary()) {
             return;
         }
+        Ladder ladder = model.arrangement().ladder();
+        remade("ladder pruned from the fullest rung", grower -> grower.prune(ladder.setting(ladder.size() - 1)).ladder());
+    }
+
+    /** Makes the ladder anew in the background; an edit that was made meanwhile is not written over. */
+    private void remade(String what, java.util.function.Function<Grower, Ladder> way) {
         Arrangement now = model.arrangement();
-        model.edit("ladder pruned from the fullest rung", now.with(
-                grower().prune(now.ladder().setting(now.ladder().size() - 1)).ladder()));
+        var situation = model.state().get().situation();
+        var licks = model.licks();
+        model.later(() -> way.apply(Grower.of(now, situation, licks)), ladder -> {
+            if (model.arrangement().equals(now)) {
+                model.edit(what, now.with(ladder));
+            }
+        });
     }
 
     private boolean hasVocabulary() {
@@ -191,10 +206,5 @@ public final class OrnamentChoices {
             model.tell("choose an instrument first: nobody plays the tune as written");
         }
         return has;
-    }
-
-    private Grower grower() {
-        Arrangement now = model.arrangement();
-        return new Grower(model.state().get().situation(), now.tempo(), now.speeds(), Taste.of(now.instrument()));
     }
 }

@@ -65,7 +65,7 @@ final class OrnamentInSight extends VBox {
         Optional<Gesture> gesture = now.gesture(candidate);
         moved.setText(gesture.filter(Gesture::moved).map(g -> "played elsewhere for it: " + g.place().inWords()).orElse(""));
         show(moved, !moved.getText().isEmpty());
-        how.setText(gesture.map(g -> HowTo.inWords(ornament, g, now.hands().tune().note(now.note()).pitch()))
+        how.setText(gesture.map(g -> HowTo.inWords(ornament, g, now.hands().tune().note(now.handsNote()).pitch()))
                 .orElseGet(() -> "In general: " + HowTo.general(ornament)));
         picture(candidate, now, palette, width);
         Optional<Ornament> easier = candidate.verdict() instanceof wildflourish.core.ornament.Verdict.Clean

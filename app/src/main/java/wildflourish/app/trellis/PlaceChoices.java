@@ -25,7 +25,7 @@ public final class PlaceChoices {
     /** The other places of the note in hand, the cheapest first. */
     public List<Alternative> others() {
         TrellisState now = model.state().get();
-        return now.hands().tune().size() == 0 ? List.of() : now.hands().plan().alternatives(now.note());
+        return now.hands().tune().size() == 0 ? List.of() : now.hands().plan().alternatives(now.handsNote());
     }
 
     /** Plays the note in hand at its nth other place, counted from 0; the rest of the plan adapts. */
@@ -46,7 +46,7 @@ public final class PlaceChoices {
     /** Leaves the place of the note in hand to the plan again. */
     public void release() {
         TrellisState now = model.state().get();
-        if (!now.hands().plan().isChosen(now.note())) {
+        if (!now.hands().plan().isChosen(now.handsNote())) {
             model.tell("the plan chooses the place of " + TrellisModel.where(now) + " already");
             return;
         }
@@ -63,13 +63,13 @@ public final class PlaceChoices {
     public boolean type(String typed) {
         TrellisState now = model.state().get();
         Instrument instrument = now.arrangement().instrument();
-        Optional<Finding> fault = HandCheck.check(now.hands().tune().note(now.note()), instrument, typed, 1, 1);
+        Optional<Finding> fault = HandCheck.check(now.hands().tune().note(now.handsNote()), instrument, typed, 1, 1);
         if (fault.isPresent()) {
             model.tell("%s; %s".formatted(fault.get().what(), fault.get().remedy()));
             return false;
         }
         String text = typed.strip().toLowerCase(Locale.ROOT);
-        List<Place> places = new ArrayList<>(List.of(now.hands().plan().at(now.note())));
+        List<Place> places = new ArrayList<>(List.of(now.hands().plan().at(now.handsNote())));
         others().forEach(a -> places.add(a.place()));
         Optional<Place> place = places.stream()
                 .filter(p -> p.text().toLowerCase(Locale.ROOT).replace(" row", "").startsWith(text.replace(" row", "")))
@@ -82,9 +82,9 @@ public final class PlaceChoices {
     public void keepHabit() {
         TrellisState now = model.state().get();
         Instrument instrument = now.arrangement().instrument();
-        Pitch pitch = now.hands().tune().note(now.note()).pitch();
-        String text = now.hands().plan().at(now.note()).text();
-        if (!instrument.hasHands() || now.hands().plan().at(now.note()) instanceof Place.Missing) {
+        Pitch pitch = now.hands().tune().note(now.handsNote()).pitch();
+        String text = now.hands().plan().at(now.handsNote()).text();
+        if (!instrument.hasHands() || now.hands().plan().at(now.handsNote()) instanceof Place.Missing) {
             model.tell("there is no place to keep");
             return;
         }
@@ -94,6 +94,6 @@ public final class PlaceChoices {
         model.habit(changed, instrument.id(), pitch, ends ? Optional.empty() : Optional.of(text));
         model.tell(ends ? "the habit for %s on the %s is ended".formatted(pitch.spoken(), instrument.name())
                 : "from now on %s on the %s is played with %s".formatted(pitch.spoken(), instrument.name(),
-                        now.hands().plan().at(now.note()).inWords()));
+                        now.hands().plan().at(now.handsNote()).inWords()));
     }
 }

@@ -66,12 +66,12 @@ final class PlaceInHand extends VBox {
         Instrument instrument = now.arrangement().instrument();
         FingeringPlan plan = now.hands().plan();
         boolean hands = instrument.hasHands() && now.hands().tune().size() > 0;
-        place.setText(now.hands().tune().size() == 0 ? "" : plan.at(now.note()).inWords());
-        why.setText(hands ? plan.why(now.note()) : "");
+        place.setText(now.hands().tune().size() == 0 ? "" : plan.at(now.handsNote()).inWords());
+        why.setText(hands ? plan.why(now.handsNote()) : "");
         why.setVisible(!why.getText().equals(place.getText()));
         why.setManaged(why.isVisible());
         String lines = hands ? String.join("\n", now.advice().inBar(
-                now.hands().tune().note(now.note()).barNumber()).stream().map(l -> "this bar: " + l).toList()) : "";
+                now.hands().tune().note(now.handsNote()).barNumber()).stream().map(l -> "this bar: " + l).toList()) : "";
         minding.setText(lines);
         minding.setVisible(!lines.isEmpty());
         minding.setManaged(minding.isVisible());
@@ -81,17 +81,17 @@ final class PlaceInHand extends VBox {
         if (!hands) {
             return;
         }
-        List<Alternative> all = plan.alternatives(now.note());
+        List<Alternative> all = plan.alternatives(now.handsNote());
         int most = getScene() != null && getScene().getHeight() < ROOMY ? FEW : MOST;
         for (int i = 0; i < Math.min(most, all.size()); i++) {
-            others.getChildren().add(other(i, all.get(i), plan, now.note()));
+            others.getChildren().add(other(i, all.get(i), plan, now.handsNote()));
         }
-        if (plan.isChosen(now.note())) {
+        if (plan.isChosen(now.handsNote())) {
             others.getChildren().add(release);
         }
         typed.setPromptText("or type one, like " + instrument.layout().example());
-        boolean kept = now.arrangement().choices().habit(instrument, now.hands().tune().note(now.note()).pitch())
-                .filter(plan.at(now.note()).text()::equals).isPresent();
+        boolean kept = now.arrangement().choices().habit(instrument, now.hands().tune().note(now.handsNote()).pitch())
+                .filter(plan.at(now.handsNote()).text()::equals).isPresent();
         habit.setText(kept ? "End habit" : "Keep as habit");
     }
 

@@ -173,6 +173,16 @@ public final class ScoreView extends Region {
                         a.height() * space());
             }
         }
+        for (Engraving.Zone zone : engraving.zones()) {
+            if (zone.rung() == now.rung() && now.differsAt(zone.note())) {
+                Bounds a = zone.area();
+                g.setStroke(palette.of(wildflourish.score.display.Ink.GLIDE));
+                g.setLineWidth(2);
+                g.setLineDashes(5, 3);
+                g.strokeRect(a.left() * space() + 2, a.top() * space() - scroll + 3, a.width() * space() - 4, a.height() * space() - 6);
+                g.setLineDashes();
+            }
+        }
         stripBand(g, now, scroll);
         double top = scroll / space();
         new CanvasPainter(g, palette, space(), 0, -scroll)

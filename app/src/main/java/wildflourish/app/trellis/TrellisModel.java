@@ -4,21 +4,28 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
+import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.work.Documents;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Candidates;
+import wildflourish.core.growth.Feature;
+import wildflourish.core.growth.Lick;
 import wildflourish.core.growth.Reasons;
+import wildflourish.core.growth.Variations;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.planning.Choices;
 import wildflourish.core.practice.PlayingAdvice;
+import wildflourish.core.reading.Phrase;
+import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Varied;
 import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Ratio;
 
@@ -41,18 +48,28 @@ public final class TrellisModel {
         /** Where a pitch is played on an instrument from now on; an empty place ends the habit. */
         void habit(String instrument, String pitch, Optional<String> place);
 
+        /** Keeps a lick under its name; an empty one ends it. */
+        default void keepLick(String name, Optional<Lick> lick) {}
+
         /** Where the teacher is now. */
         void stand(long tune, int rung, int note);
     }
 
     private final Journal journal;
     private final Consumer<String> say;
+    private final Executor background;
+    private final Executor ui;
+    private final VariationChoices varying = new VariationChoices(this);
+    private final LadderChoices ladder = new LadderChoices(this);
     private final PlaceChoices places = new PlaceChoices(this);
     private final OrnamentChoices ornaments = new OrnamentChoices(this);
     private final PlayerChoices player = new PlayerChoices(this);
     private final ReadOnlyObjectWrapper<TrellisState> state = new ReadOnlyObjectWrapper<>();
     private History history;
     private Map<String, SortedMap<String, String>> habits = Map.of();
+    private List<Lick> licks = List.of();
+    private Optional<Integer> compared = Optional.empty();
+    private Optional<TrellisState.Instead> instead = Optional.empty();
 
     /**
      * A model with no tune yet.
@@ -60,8 +77,15 @@ public final class TrellisModel {
      * @param say receives short messages for the teacher
      */
     public TrellisModel(Journal journal, Consumer<String> say) {
+        this(journal, say, Runnable::run, Runnable::run);
+    }
+
+    /** A model whose longer work runs in the background; {@code ui} runs tasks on the thread that owns the interface. */
+    public TrellisModel(Journal journal, Consumer<String> say, Executor background, Executor ui) {
         this.journal = journal;
         this.say = say;
+        this.background = background;
+        this.ui = ui;
     }
 
     /** What is shown; null before a tune is open. */
@@ -147,17 +171,85 @@ public final class TrellisModel {
         TrellisState before = state.get();
         boolean same = before != null && before.situation() == situation
                 && before.arrangement().equals(arrangement) && before.rung() == safeRung;
-        Situation hands = same ? before.hands() : situation.playing(setting.ornaments(situation.vocabulary()));
+        Varied varied = same ? before.varied() : Varied.of(situation.tune(), setting);
+        Situation hands = same ? before.hands() : hands(situation, varied);
         boolean sameHands = before != null && before.hands() == hands
-                && before.arrangement().tempo().equals(arrangement.tempo())
-                && before.arrangement().speeds().equals(arrangement.speeds());
+                && sameHands(before, arrangement);
         Candidates candidates = sameHands ? before.candidates()
                 : new Candidates(hands, arrangement.tempo(), arrangement.speeds());
-        List<Candidate> ranked = situation.tune().size() == 0 ? List.of() : candidates.ranked(safeNote, setting);
-        PlayingAdvice advice = same ? before.advice() : PlayingAdvice.of(arrangement, hands, safeRung);
-        state.set(new TrellisState(tune, arrangement, situation, hands, candidates, advice, safeRung, safeNote, ranked,
-                looking.or(() -> inSight(setting.at(safeNote), ranked)), history.canUndo(), history.canRedo()));
+        boolean replaced = setting.variationAt(safeNote).isPresent();
+        List<Candidate> ranked = situation.tune().size() == 0 || replaced ? List.of()
+                : candidates.ranked(varied.now(safeNote), varied.setting());
+        PlayingAdvice advice = same ? before.advice() : PlayingAdvice.of(arrangement, hands, varied.setting());
+        Variations variations = before != null && before.situation() == situation && sameHands(before, arrangement)
+                && before.arrangement().marks().equals(arrangement.marks()) && before.licks().equals(licks) ? before.variations()
+                : variations(situation, arrangement);
+        state.set(new TrellisState(tune, arrangement, situation, hands, varied, candidates, variations, licks, advice, safeRung, safeNote, ranked,
+                looking.or(() -> inSight(setting.at(safeNote), ranked)), compared,
+                instead.filter(i -> i.arrangement().equals(arrangement) && i.note() == safeNote),
+                history.canUndo(), history.canRedo()));
         journal.stand(tune, safeRung, safeNote);
+    }
+
+    private static boolean sameHands(TrellisState before, Arrangement arrangement) {
+        return before.arrangement().tempo().equals(arrangement.tempo())
+                && before.arrangement().speeds().equals(arrangement.speeds());
+    }
+
+    /** The rung's notes in somebody's hands, its places planned together with what stands on them. */
+    private static Situation hands(Situation situation, Varied varied) {
+        Situation played = varied.tune() == situation.tune() ? situation
+                : Situation.of(varied.tune(), situation.instrument(), situation.school(), varied.choices(situation.choices()));
+        return played.playing(varied.setting().ornaments(played.vocabulary()));
+    }
+
+    private Variations variations(Situation situation, Arrangement arrangement) {
+        List<Phrase> phrases = Phrases.of(situation.tune(), arrangement.marks());
+        return new Variations(situation, arrangement.tempo(), arrangement.speeds(), phrases,
+                Feature.of(situation.tune(), phrases), licks);
+    }
+
+    /** Marks on the score what tells the rung in hand from another; empty for no other. */
+    public void compare(Optional<Integer> rung) {
+        compared = rung;
+        refresh();
+    }
+
+    void instead(TrellisState.Instead other) {
+        instead = Optional.of(other);
+        refresh();
+    }
+
+    /** Computes in the background and goes on with the value on the interface's thread. */
+    <T> void later(java.util.function.Supplier<T> work, Consumer<T> then) {
+        background.execute(() -> {
+            T value = work.get();
+            ui.execute(() -> then.accept(value));
+        });
+    }
+
+    void keepLick(Lick lick) {
+        List<Lick> more = new java.util.ArrayList<>(licks);
+        more.removeIf(l -> l.name().equals(lick.name()));
+        more.add(lick);
+        journal.keepLick(lick.name(), Optional.of(lick));
+        setLicks(more);
+    }
+
+    void forgetLick(Lick lick) {
+        journal.keepLick(lick.name(), Optional.empty());
+        setLicks(licks.stream().filter(l -> !l.equals(lick)).toList());
+    }
+
+    /** Takes in the player's own licks. */
+    public void setLicks(List<Lick> kept) {
+        licks = List.copyOf(kept);
+        refresh();
+    }
+
+    /** The player's own licks. */
+    public List<Lick> licks() {
+        return licks;
     }
 
     /** What is looked at when nothing was chosen: what stands on the note, else the best that it can take. */
@@ -230,6 +322,16 @@ public final class TrellisModel {
     /** What stands on the notes, and what can be done about it. */
     public OrnamentChoices ornaments() {
         return ornaments;
+    }
+
+    /** Stretches played otherwise, and licks. */
+    public VariationChoices variations() {
+        return varying;
+    }
+
+    /** The rungs themselves. */
+    public LadderChoices ladder() {
+        return ladder;
     }
 
     /** Who plays, on what, how fast. */

@@ -4,13 +4,19 @@ import java.util.List;
 import java.util.Optional;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Candidates;
+import wildflourish.core.growth.Lick;
+import wildflourish.core.growth.Offer;
 import wildflourish.core.growth.Relief;
+import wildflourish.core.growth.RunnerUp;
+import wildflourish.core.growth.Variations;
 import wildflourish.core.ornament.Gesture;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Unfolding;
 import wildflourish.core.practice.PlayingAdvice;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Variation;
+import wildflourish.core.setting.Varied;
 
 /**
  * Everything the trellis shows, as one value.
@@ -19,9 +25,14 @@ import wildflourish.core.setting.Setting;
  * @param rung the rung in hand
  * @param note the note in hand
  * @param situation the tune in hand with its places planned bare
- * @param hands the same with its places planned together with the ornaments of the rung in hand
+ * @param hands the notes of the rung in hand, its variations among them, with places planned for what stands on them
+ * @param varied how those notes answer to the notes of the plain tune
+ * @param candidates what the notes of the rung in hand can take, by their index in {@code hands}
+ * @param variations what stretches of the plain tune can be varied to
  * @param advice strokes, breath and air of the rung in hand
  * @param ranked what the note can take, the best first
+ * @param compared the rung that the one in hand is compared with
+ * @param instead what would be chosen without something, where that has been asked
  * @param looking id of the ornament that is looked at; empty where there is none
  */
 public record TrellisState(
@@ -29,18 +40,52 @@ public record TrellisState(
         Arrangement arrangement,
         Situation situation,
         Situation hands,
+        Varied varied,
         Candidates candidates,
+        Variations variations,
+        List<Lick> licks,
         PlayingAdvice advice,
         int rung,
         int note,
         List<Candidate> ranked,
         Optional<String> looking,
+        Optional<Integer> compared,
+        Optional<Instead> instead,
         boolean canUndo,
         boolean canRedo) {
+
+    /**
+     * What would be chosen on a rung without something that stands there.
+     *
+     * @param id the ornament or kind of variation that is left out
+     */
+    public record Instead(Arrangement arrangement, int rung, int note, String id, RunnerUp other) {}
+
+    /** Whether the rung in hand and the one it is compared with differ on a note. */
+    public boolean differsAt(int at) {
+        return compared.filter(r -> r < arrangement.ladder().size()).map(arrangement.ladder()::setting)
+                .filter(other -> !other.at(at).equals(setting().at(at)) || !other.variationAt(at).equals(setting().variationAt(at)))
+                .isPresent();
+    }
 
     /** Whether an ornament stands on the note in hand on the rung in hand. */
     public boolean stands(String ornament) {
         return arrangement.ladder().setting(rung).has(note, ornament);
+    }
+
+    /** The index of the note in hand among the notes of the rung in hand. */
+    public int handsNote() {
+        return varied.now(note);
+    }
+
+    /** The variation that stands in place of the note in hand. */
+    public Optional<Variation> variation() {
+        return setting().variationAt(note);
+    }
+
+    /** What the stretch around the note in hand can be varied to, the best first. */
+    public List<Offer> offers() {
+        return variations.holding(note);
     }
 
     /** The setting of the rung in hand. */
@@ -56,17 +101,17 @@ public record TrellisState(
     /** What to do about the note in hand, where its ornaments together are not clean. */
     public Optional<Relief> relief() {
         return hands.tune().size() == 0 ? Optional.empty()
-                : Relief.of(hands, note, setting(), arrangement.tempo(), arrangement.speeds());
+                : Relief.of(hands, handsNote(), varied.setting(), arrangement.tempo(), arrangement.speeds());
     }
 
     /** The gesture that an ornament makes here together with what stands beside it; empty where hands cannot do it. */
     public Optional<Gesture> gesture(Candidate candidate) {
-        return candidates.gesture(note, candidate.ornament(), setting());
+        return candidates.gesture(handsNote(), candidate.ornament(), varied.setting());
     }
 
     /** The same unfolded in time. */
     public Optional<Unfolding> unfolding(Candidate candidate) {
-        return gesture(candidate).map(g -> Unfolding.of(g, hands.tune().note(note).pitch(), arrangement.tempo(),
-                arrangement.speeds(), hands.strokes().at(note)));
+        return gesture(candidate).map(g -> Unfolding.of(g, hands.tune().note(handsNote()).pitch(), arrangement.tempo(),
+                arrangement.speeds(), hands.strokes().at(handsNote())));
     }
 }

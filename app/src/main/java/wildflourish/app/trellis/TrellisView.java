@@ -29,6 +29,8 @@ public final class TrellisView extends BorderPane {
     private final HBox capoGroup;
     private final PlayerPanel player;
     private final Button playerButton = button("player", "Player…", "schools and speeds: Ctrl+U");
+    private final Button ladderButton = button("ladder", "Ladder…", "rungs, differences, wishes and licks: Ctrl+B");
+    private final LadderPanel ladder;
     private final Button undo = button("undo", "Undo", "Ctrl+Z");
     private final Button redo = button("redo", "Redo", "Ctrl+Shift+Z");
     private boolean filling;
@@ -50,7 +52,10 @@ public final class TrellisView extends BorderPane {
         setCenter(score);
         player = new PlayerPanel(model, this::togglePlayer);
         player.setVisible(false);
-        StackPane side = new StackPane(panel, player);
+        ladder = new LadderPanel(model, this::toggleLadder);
+        ladder.setVisible(false);
+        ladderButton.setOnAction(e -> toggleLadder());
+        StackPane side = new StackPane(panel, player, ladder);
         side.setPrefWidth(PANEL);
         side.setMinWidth(300);
         setRight(side);
@@ -90,7 +95,7 @@ public final class TrellisView extends BorderPane {
                 capoGroup,
                 group(slower, tempo, faster),
                 group(label("student", level), level, playerButton),
-                group(grow, prune),
+                group(ladderButton, grow, prune),
                 group(undo, redo));
         controls.setAlignment(Pos.CENTER_LEFT);
         controls.getStyleClass().add("controls");
@@ -106,8 +111,25 @@ public final class TrellisView extends BorderPane {
 
     /** Shows the player in place of the note in hand, or the note again. */
     public void togglePlayer() {
-        boolean show = !player.isVisible();
-        player.setVisible(show);
+        toggle(player, ladder);
+    }
+
+    /** Shows the ladder in place of the note in hand, or the note again. */
+    public void toggleLadder() {
+        toggle(ladder, player);
+    }
+
+    /** Puts the keyboard on what the stretch in hand can be varied to. */
+    public void focusVariations() {
+        if (panel.isVisible()) {
+            panel.focusVariations();
+        }
+    }
+
+    private void toggle(javafx.scene.Node one, javafx.scene.Node other) {
+        boolean show = !one.isVisible();
+        other.setVisible(false);
+        one.setVisible(show);
         panel.setVisible(!show);
         if (!show) {
             score.requestFocus();

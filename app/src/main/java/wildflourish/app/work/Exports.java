@@ -88,7 +88,7 @@ public final class Exports {
         boolean hands = arrangement.instrument().hasHands();
         Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(
                 situation, arrangement.ladder(), Set.of(rung), false, hands ? rung : -1,
-                hands ? Aids.of(PlayingAdvice.of(arrangement, situation, rung)) : Aids.NONE, SCORE_WIDTH));
+                hands ? Aids.of(PlayingAdvice.of(arrangement, situation, arrangement.ladder().setting(rung))) : Aids.NONE, SCORE_WIDTH));
         var shapes = new ArrayList<wildflourish.score.display.Shape>();
         shapes.add(new wildflourish.score.display.Shape.Words(arrangement.tune().title(), SCORE_WIDTH / 2, 4.5, 3.4,
                 wildflourish.score.display.Face.SERIF_BOLD, wildflourish.score.display.Shape.Anchor.MIDDLE,

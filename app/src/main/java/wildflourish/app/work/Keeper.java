@@ -100,6 +100,11 @@ public final class Keeper implements AutoCloseable {
         keep(() -> library.forgetInstrument(id));
     }
 
+    /** Keeps the text of a lick under its name; an empty one ends it. */
+    public void lick(String name, Optional<String> document) {
+        keep(() -> document.ifPresentOrElse(d -> library.keepLick(name, d), () -> library.forgetLick(name)));
+    }
+
     /** Keeps where a pitch is played on an instrument; an empty place ends the habit. */
     public void habit(String instrument, String pitch, Optional<String> place) {
         Habit habit = new Habit(instrument, pitch, place.orElse(""));

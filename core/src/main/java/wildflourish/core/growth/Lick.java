@@ -3,9 +3,11 @@ package wildflourish.core.growth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.data.DataFile;
 import wildflourish.core.setting.Variation;
 import wildflourish.core.tune.Element;
 import wildflourish.core.tune.Key;
+import wildflourish.core.tune.Mode;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Ratio;
@@ -45,6 +47,26 @@ public record Lick(
         Stand stand = plain.note(from);
         Optional<Pitch> leaves = to < plain.size() ? Optional.of(plain.note(to).pitch()) : Optional.empty();
         return new Lick(name, played, stand.key(), stand.offset(), stand.meter().barLength(), stand.pitch(), leaves, source);
+    }
+
+    /** A lick as its document holds it. */
+    record File(
+            String name, String notes, String tonic, String mode, String offset, String bar, String entry, String leaves,
+            String source) {}
+
+    /** The text under which a library keeps it. The accidentals that a writer set beside the mode are not kept. */
+    public String write() {
+        return DataFile.write(new File(name, Variation.text(notes), key.tonicPitch().toString(), key.mode().word(), offset.toString(),
+                bar.toString(), entry.toString(), leaves.map(Pitch::toString).orElse(null), source));
+    }
+
+    /** The inverse of {@link #write}; throws {@link IllegalArgumentException} or a fault of data for anything else. */
+    public static Lick parse(String document) {
+        File file = DataFile.parse("a lick", document, File.class);
+        Pitch tonic = Pitch.parse(file.tonic());
+        Mode mode = Mode.named(file.mode()).orElseThrow(() -> new IllegalArgumentException("'" + file.mode() + "' is no mode"));
+        return new Lick(file.name(), Variation.parse(file.notes()), Key.of(tonic.step(), tonic.alter(), mode), Ratio.parse(file.offset()),
+                Ratio.parse(file.bar()), Pitch.parse(file.entry()), Optional.ofNullable(file.leaves()).map(Pitch::parse), file.source());
     }
 
     public Ratio length() {

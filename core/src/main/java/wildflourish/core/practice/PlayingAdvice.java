@@ -30,13 +30,17 @@ public record PlayingAdvice(Situation situation, Strokes strokes, Optional<Breat
 
     /** Works it out; takes a few milliseconds. */
     public static PlayingAdvice of(Arrangement arrangement, int rung) {
-        return of(arrangement, arrangement.situation(rung), rung);
+        Arrangement.Played played = arrangement.played(rung);
+        return of(arrangement, played.arrangement().situation(played.rung()), played.varied().setting());
     }
 
-    /** As {@link #of(Arrangement, int)}, for a situation that is at hand already. */
-    public static PlayingAdvice of(Arrangement arrangement, Situation situation, int rung) {
+    /**
+     * As {@link #of(Arrangement, int)}, for a situation that is at hand already.
+     *
+     * @param setting what stands on the notes of the situation
+     */
+    public static PlayingAdvice of(Arrangement arrangement, Situation situation, Setting setting) {
         Timeline tune = situation.tune();
-        Setting setting = arrangement.ladder().setting(rung);
         Optional<Breaths> breaths = Optional.empty();
         if (arrangement.instrument().family().isBlownByMouth()) {
             Set<Integer> ends = new HashSet<>();

@@ -21,6 +21,7 @@ final class FoldedRung {
         shapes.add(new Shape.Line(system.left(), LINE, system.right(), LINE, 0.08, Ink.STAVE));
         for (SystemLayout.Placed bar : system.bars()) {
             shapes.add(new Shape.Line(bar.end() - 0.08, LINE - 0.45, bar.end() - 0.08, LINE + 0.45, 0.1, Ink.STAVE));
+            shapes.addAll(VariationSigns.on(bar, setting, LINE));
             for (int i = 0; i < bar.xs().length; i++) {
                 int note = bar.bar().columns().get(i).note();
                 if (note < 0) {

@@ -5,7 +5,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import wildflourish.core.ornament.Notation;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Spelling;
+import wildflourish.core.setting.Varied;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Ending;
 import wildflourish.core.tune.Key;
@@ -33,24 +36,48 @@ public final class ScoreEngraver {
     private final Timeline tune;
     private final double left;
     private final Map<Integer, List<Notation>> signs = new HashMap<>();
+    private final Map<Integer, Varied> played = new HashMap<>();
+    /** The rung whose notes set the columns: the uppermost open one that is varied, else the plain tune. */
+    private final Varied base;
     private final Map<Integer, Stave.Carried> carried = new HashMap<>();
     private final List<Shape> shapes = new ArrayList<>();
     private final List<Engraving.Zone> zones = new ArrayList<>();
     private final List<Bounds> systemAreas = new ArrayList<>();
     private final Ratio[] leadIns;
     private final FingeringStrip strip;
+    private List<Columns.BarColumns> plainBars = List.of();
 
     private ScoreEngraver(ScoreRequest request) {
         this.request = request;
         this.tune = request.situation().tune();
         this.left = request.fromTop().size() > 1 ? GUTTER : MARGIN;
+        Map<Integer, Situation> hands = new HashMap<>();
         for (int rung : request.open()) {
-            signs.put(rung, Spelling.signs(request.situation(), request.ladder().setting(rung)));
+            played.put(rung, Varied.of(tune, request.ladder().setting(rung)));
+            hands.put(rung, hands(played.get(rung)));
+            signs.put(rung, Spelling.signs(hands.get(rung), played.get(rung).setting()));
             carried.put(rung, new Stave.Carried());
         }
+        this.base = request.open().stream().sorted(java.util.Comparator.reverseOrder()).map(played::get)
+                .filter(v -> v.tune() != tune).findFirst().orElse(Varied.of(tune, Setting.BARE));
         this.leadIns = leadIns();
-        this.strip = request.strip() < 0 || !request.situation().instrument().hasHands() ? null : new FingeringStrip(
-                request.situation(), request.ladder().setting(request.strip()), request.aids());
+        if (request.strip() < 0 || !request.situation().instrument().hasHands()) {
+            this.strip = null;
+        } else {
+            Varied fingered = played.computeIfAbsent(request.strip(), r -> Varied.of(tune, request.ladder().setting(r)));
+            this.strip = new FingeringStrip(hands.computeIfAbsent(request.strip(), r -> hands(fingered)), fingered.setting(), request.aids());
+        }
+    }
+
+    private Situation hands(Varied varied) {
+        Situation given = request.situation();
+        return varied.tune() == tune ? given
+                : Situation.of(varied.tune(), given.instrument(), given.school(), varied.choices(given.choices()));
+    }
+
+    /** The layout of a rung: that of the base, its own notes at the places of those that sound with them. */
+    private SystemLayout layout(SystemLayout layout, Varied varied) {
+        return varied.tune() == base.tune() ? layout : layout.withNotesOf(plainBars);
     }
 
     /** The engraved score; it is as wide as asked for and as high as it needs. */
@@ -76,7 +103,10 @@ public final class ScoreEngraver {
     }
 
     private Engraving build() {
-        List<Columns.BarColumns> bars = Columns.of(tune, List.copyOf(signs.values()));
+        List<List<Notation>> onBase = signs.entrySet().stream()
+                .filter(e -> played.get(e.getKey()).tune() == base.tune()).map(Map.Entry::getValue).toList();
+        List<Columns.BarColumns> bars = Columns.of(base.tune(), onBase);
+        plainBars = base.tune() == tune ? bars : Columns.of(tune, List.of());
         double right = request.width() - MARGIN;
         double widestStart = bars.stream().mapToDouble(b -> start(b.keyBefore(), false)).max().orElse(0);
         List<Integer> ends = SystemBreaks.of(
@@ -125,8 +155,10 @@ public final class ScoreEngraver {
         boolean topStave = true;
         for (int rung : request.fromTop()) {
             if (request.open().contains(rung)) {
+                SystemLayout own = layout(layout, played.get(rung));
                 List<Shape> stave = new ArrayList<>(
-                        Stave.of(layout, signs.get(rung), carried.get(rung), leadIns));
+                        Stave.of(own, signs.get(rung), carried.get(rung), leadIns));
+                stave.addAll(VariationSigns.over(own, stave, played.get(rung)));
                 if (layout.opens()) {
                     stave.addAll(BarSigns.at(layout.musicLeft() - BarSigns.width(opening()), opening()));
                 }
@@ -139,16 +171,17 @@ public final class ScoreEngraver {
                 stave.forEach(s -> shapes.add(s.moved(0, staveTop)));
                 label(rung, staveTop + 2.5, true);
                 double bottom = staveTop + Math.max(bounds.bottom(), 4.8) + 0.6;
-                zones(layout, rung, index, y, bottom);
+                zones(own, played.get(rung), rung, index, y, bottom);
                 trunkTop = trunkTop < 0 ? staveTop : trunkTop;
                 trunkBottom = staveTop + 4;
                 y = bottom;
             } else {
                 double lineTop = y;
-                FoldedRung.of(layout, request.ladder().setting(rung), request.situation().vocabulary())
+                SystemLayout own = layout(layout, Varied.of(tune, Setting.BARE));
+                FoldedRung.of(own, request.ladder().setting(rung), request.situation().vocabulary())
                         .forEach(s -> shapes.add(s.moved(0, lineTop)));
                 label(rung, y + 2.1, false);
-                zones(layout, rung, index, y, y + FoldedRung.HEIGHT);
+                zones(own, Varied.of(tune, Setting.BARE), rung, index, y, y + FoldedRung.HEIGHT);
                 trunkTop = trunkTop < 0 ? y + 1.7 : trunkTop;
                 y += FoldedRung.HEIGHT;
             }
@@ -158,7 +191,7 @@ public final class ScoreEngraver {
         }
         if (strip != null) {
             double stripTop = y + 0.3;
-            strip.of(layout).forEach(s -> shapes.add(s.moved(0, stripTop)));
+            strip.of(layout(layout, played.get(request.strip()))).forEach(s -> shapes.add(s.moved(0, stripTop)));
             y = stripTop + strip.height();
         }
         systemAreas.add(new Bounds(0, top, request.width(), y));
@@ -218,7 +251,7 @@ public final class ScoreEngraver {
         }
     }
 
-    private void zones(SystemLayout layout, int rung, int system, double top, double bottom) {
+    private void zones(SystemLayout layout, Varied varied, int rung, int system, double top, double bottom) {
         List<double[]> edges = new ArrayList<>();
         for (SystemLayout.Placed bar : layout.bars()) {
             for (int i = 0; i < bar.xs().length; i++) {
@@ -226,7 +259,7 @@ public final class ScoreEngraver {
                 double end = i + 1 < bar.xs().length
                         ? bar.xs()[i + 1] - bar.bar().columns().get(i + 1).left() - 0.2 : bar.end() - bar.bar().line();
                 if (column.note() >= 0) {
-                    edges.add(new double[] {bar.xs()[i] - column.left() - 0.2, end, column.note()});
+                    edges.add(new double[] {bar.xs()[i] - column.left() - 0.2, end, varied.plain(column.note())});
                 }
             }
         }

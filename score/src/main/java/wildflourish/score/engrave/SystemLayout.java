@@ -37,6 +37,41 @@ record SystemLayout(
         return new SystemLayout(left, x, key, meter, musicLeft, opens, placed);
     }
 
+    /**
+     * The same system with the notes of another version of the tune: each column stands where this system has one at the
+     * same moment of the bar, else between those before and after it as its time is between theirs.
+     *
+     * @param all every bar of the other version
+     */
+    SystemLayout withNotesOf(List<Columns.BarColumns> all) {
+        List<Placed> placed = new ArrayList<>();
+        for (Placed here : bars) {
+            Columns.BarColumns other = all.get(here.bar().index());
+            double[] xs = new double[other.columns().size()];
+            for (int i = 0; i < xs.length; i++) {
+                xs[i] = at(here, other.columns().get(i));
+            }
+            placed.add(new Placed(other, here.x(), here.end(), xs));
+        }
+        return new SystemLayout(left, right, key, meter, musicLeft, opens, placed);
+    }
+
+    private static double at(Placed bar, Columns.Column column) {
+        List<Columns.Column> columns = bar.bar().columns();
+        double end = bar.end() - bar.bar().line();
+        for (int i = columns.size() - 1; i >= 0; i--) {
+            Columns.Column here = columns.get(i);
+            boolean change = column.note() < 0 && column.element() instanceof wildflourish.core.tune.Change;
+            if (change == here.element() instanceof wildflourish.core.tune.Change && !column.offset().isLess(here.offset())) {
+                double next = i + 1 < columns.size() ? bar.xs()[i + 1] : end;
+                double past = column.offset().minus(here.offset()).toDouble();
+                double whole = here.element().length().toDouble();
+                return bar.xs()[i] + (past <= 0 || whole <= 0 ? 0 : Math.min(0.95, past / whole) * (next - bar.xs()[i]));
+            }
+        }
+        return bar.xs().length > 0 ? bar.xs()[0] : bar.x();
+    }
+
     private static double stretchFor(List<Columns.BarColumns> bars, double room) {
         double low = 0.05;
         double high = 20;
