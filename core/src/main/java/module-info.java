@@ -10,6 +10,7 @@ module wildflourish.core {
     exports wildflourish.core.planning;
     exports wildflourish.core.practice;
     exports wildflourish.core.reading;
+    exports wildflourish.core.rounds;
     exports wildflourish.core.setting;
     exports wildflourish.core.tune;
 

@@ -22,7 +22,7 @@ class LayersTest {
             .layer("planning").definedBy("wildflourish.core.planning..")
             .layer("ornament").definedBy("wildflourish.core.ornament..")
             .layer("setting").definedBy("wildflourish.core.setting..")
-            .layer("above").definedBy("wildflourish.core.reading..", "wildflourish.core.growth..",
+            .layer("above").definedBy("wildflourish.core.reading..", "wildflourish.core.growth..", "wildflourish.core.rounds..",
                     "wildflourish.core.practice..")
             .whereLayer("above").mayNotBeAccessedByAnyLayer()
             .whereLayer("setting").mayOnlyBeAccessedByLayers("above")

@@ -18,6 +18,7 @@ import picocli.CommandLine.Mixin;
             PerformCommand.class,
             ReadCommand.class,
             GrowCommand.class,
+            RoundsCommand.class,
             PlanCommand.class,
             CheckCommand.class,
             TranslateCommand.class,

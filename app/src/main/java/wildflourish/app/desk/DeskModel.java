@@ -22,6 +22,8 @@ import wildflourish.app.chart.ChartState;
 import wildflourish.app.paint.Palette;
 import wildflourish.app.reading.ReadingModel;
 import wildflourish.app.reading.Recollection;
+import wildflourish.app.rounds.RoundsModel;
+import wildflourish.app.rounds.RoundsState;
 import wildflourish.app.shelf.ShelfModel;
 import wildflourish.app.trellis.Openings;
 import wildflourish.app.trellis.TrellisModel;
@@ -32,6 +34,7 @@ import wildflourish.core.data.DataFault;
 import wildflourish.core.growth.Lick;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
+import wildflourish.core.rounds.WrittenOut;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Head;
 import wildflourish.core.tune.TuneType;
@@ -49,7 +52,7 @@ import wildflourish.score.paint.SvgPainter;
 public final class DeskModel {
 
     /** The screens there are. */
-    public enum Screen { SHELF, TRELLIS, READING, CHART, ACROSS }
+    public enum Screen { SHELF, TRELLIS, READING, CHART, ACROSS, ROUNDS }
 
     private final Keeper keeper;
     private final Executor background;
@@ -59,6 +62,7 @@ public final class DeskModel {
     private final ChartModel chart;
     private final AcrossModel across;
     private final ReadingModel reading;
+    private final RoundsModel rounds;
     private final ObjectProperty<Screen> screen = new SimpleObjectProperty<>(Screen.SHELF);
     private final ObjectProperty<Palette> palette = new SimpleObjectProperty<>(Palette.LIGHT);
     private final Map<String, Instrument> own = new LinkedHashMap<>();
@@ -119,7 +123,11 @@ public final class DeskModel {
         }, () -> trellis.isOpen() ? Optional.of(trellis.arrangement().tune()) : Optional.empty(), this::say);
         this.across = new AcrossModel(trellis, background, ui, this::say);
         this.reading = new ReadingModel(trellis, this::say);
-        screen.addListener((o, a, now) -> reading.setShown(now == Screen.READING));
+        this.rounds = new RoundsModel(trellis, background, ui, this::say);
+        screen.addListener((o, a, now) -> {
+            reading.setShown(now == Screen.READING);
+            rounds.setShown(now == Screen.ROUNDS);
+        });
         screen.addListener((o, a, now) -> keeper.remember("screen", now.name()));
         palette.addListener((o, a, now) -> keeper.remember("look", now.name()));
     }
@@ -148,6 +156,35 @@ public final class DeskModel {
         }
         screen.set(Screen.READING);
         keeper.ask(l -> Recollection.of(l), ui).thenAccept(reading::remember);
+    }
+
+    public RoundsModel rounds() {
+        return rounds;
+    }
+
+    /** Shows what is played each time through. */
+    public void openRounds() {
+        if (trellis.isOpen()) {
+            screen.set(Screen.ROUNDS);
+        } else {
+            say("choose a tune on the shelf first");
+        }
+    }
+
+    /** Lets a tune of the shelf follow the open one in its set. */
+    public void follow(long tune) {
+        keeper.ask(l -> Openings.open(keeper, tune), ui).thenAccept(opened -> rounds.follow(
+                new RoundsState.InSet(tune, opened.arrangement().tune().title(), opened.arrangement())));
+    }
+
+    /** Writes the rounds, or the whole set, in the format that the file's ending tells. */
+    public void exportRounds(Path file) {
+        var format = Exports.format(file.getFileName().toString());
+        if (format.isEmpty() || rounds.written().isEmpty()) {
+            say(format.isEmpty() ? "end the name with .abc, .mid, .svg or .pdf" : "there is nothing to play yet");
+            return;
+        }
+        produce(file, "the whole", () -> Exports.bytes(rounds.written().orElseThrow(), WrittenOut.RUNG, format.get()));
     }
 
     /** Shows the open tune's version on every instrument. */

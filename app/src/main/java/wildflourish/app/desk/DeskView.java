@@ -29,6 +29,7 @@ import wildflourish.app.across.AcrossView;
 import wildflourish.app.chart.ChartView;
 import wildflourish.app.paint.Palette;
 import wildflourish.app.reading.ReadingView;
+import wildflourish.app.rounds.RoundsView;
 import wildflourish.app.shelf.Incipits;
 import wildflourish.app.shelf.ShelfView;
 import wildflourish.app.trellis.TrellisModel;
@@ -47,11 +48,15 @@ public final class DeskView extends BorderPane {
     private static final String READING_HINTS =
             "← → phrase    Alt+← → move its start    J join    D divide    N name    R remark    Enter: on the trellis    Ctrl+Z undo";
 
+    private static final String ROUNDS_HINTS =
+            "← → ↑ ↓ pass    + – fuller, barer    V variation    B bare, some, all    S shuffle    T X times    Ctrl+E write    Ctrl+Z undo";
+
     private static final String ACROSS_HINTS = "↑ ↓ instrument    Enter: take it to the trellis    Ctrl+2 trellis";
 
     private final DeskModel model;
     private final AcrossView across;
     private final ReadingView reading;
+    private final RoundsView rounds;
     private final ChartView chart;
     private final TrellisView trellis;
     private final ShelfView shelf;
@@ -61,6 +66,7 @@ public final class DeskView extends BorderPane {
     private final ToggleButton trellisTab = tab("trellis-tab", "Trellis", "Ctrl+2");
     private final ToggleButton chartTab = tab("chart-tab", "Chart", "Ctrl+3");
     private final ToggleButton readingTab = tab("reading-tab", "Reading", "how the tune is made: Ctrl+5");
+    private final ToggleButton roundsTab = tab("rounds-tab", "Rounds", "what is played each time through: Ctrl+6");
     private final ToggleButton acrossTab = tab("across-tab", "Across", "the version on every instrument: Ctrl+4");
     private final StackPane screens = new StackPane();
     private final Label hints = new Label();
@@ -71,11 +77,12 @@ public final class DeskView extends BorderPane {
         this.trellis = new TrellisView(model.trellis());
         this.across = new AcrossView(model.across(), () -> model.screen().set(DeskModel.Screen.TRELLIS));
         this.reading = new ReadingView(model.reading(), () -> model.screen().set(DeskModel.Screen.TRELLIS));
+        this.rounds = new RoundsView(model.rounds(), model::follow, this::askForExport);
         this.chart = new ChartView(model.chart());
         this.shelf = new ShelfView(model.shelf(), new Incipits(model::document, model.palette()::get), model::open,
                 this::askForFile);
         getStyleClass().add("desk");
-        screens.getChildren().addAll(shelf, trellis, reading, chart, across);
+        screens.getChildren().addAll(shelf, trellis, reading, rounds, chart, across);
         setTop(new VBox(top(), path));
         setCenter(screens);
         setBottom(bottom());
@@ -94,6 +101,11 @@ public final class DeskView extends BorderPane {
         trellisTab.setToggleGroup(tabs);
         chartTab.setToggleGroup(tabs);
         acrossTab.setToggleGroup(tabs);
+        roundsTab.setToggleGroup(tabs);
+        roundsTab.setOnAction(e -> {
+            model.openRounds();
+            show(model.screen().get());
+        });
         readingTab.setToggleGroup(tabs);
         readingTab.setOnAction(e -> {
             model.openReading();
@@ -115,7 +127,7 @@ public final class DeskView extends BorderPane {
         Button sheet = action("sheet", "Sheet…", "print the take-home sheet: Ctrl+P", this::askForSheet);
         Button export = action("export", "Write file…", "as ABC, MIDI, SVG or PDF: Ctrl+E", this::askForExport);
         Button look = action("look", "Light / dark", "change the look: Ctrl+L", this::changeLook);
-        HBox bar = new HBox(8, shelfTab, readingTab, trellisTab, chartTab, acrossTab, title, gap, bringIn, sheet, export, look);
+        HBox bar = new HBox(8, shelfTab, readingTab, trellisTab, roundsTab, chartTab, acrossTab, title, gap, bringIn, sheet, export, look);
         bar.setAlignment(Pos.CENTER_LEFT);
         bar.getStyleClass().add("top");
         return bar;
@@ -172,6 +184,7 @@ public final class DeskView extends BorderPane {
         chart.setVisible(screen == DeskModel.Screen.CHART);
         across.setVisible(screen == DeskModel.Screen.ACROSS);
         reading.setVisible(screen == DeskModel.Screen.READING);
+        rounds.setVisible(screen == DeskModel.Screen.ROUNDS);
         title.setVisible(onTrellis);
         switch (screen) {
             case SHELF -> {
@@ -188,6 +201,12 @@ public final class DeskView extends BorderPane {
                 hints.setText(READING_HINTS);
                 readingTab.setSelected(true);
                 reading.focusMap();
+            }
+            case ROUNDS -> {
+                hints.setText(ROUNDS_HINTS);
+                roundsTab.setSelected(true);
+                rounds.setShelf(model.shelf().tunes());
+                rounds.focusGrid();
             }
             case CHART -> {
                 hints.setText(CHART_HINTS);
@@ -220,6 +239,7 @@ public final class DeskView extends BorderPane {
         chart.setPalette(palette);
         across.setPalette(palette);
         reading.setPalette(palette);
+        rounds.setPalette(palette);
         shelf.refresh();
     }
 
@@ -263,7 +283,10 @@ public final class DeskView extends BorderPane {
     }
 
     private void askForExport() {
-        if (hasTune()) {
+        if (model.screen().get() == DeskModel.Screen.ROUNDS && hasTune()) {
+            path.ask("write the whole to (.abc .mid .svg .pdf):", suggestion("-rounds.abc"), true, model::exportRounds,
+                    this::refocus);
+        } else if (hasTune()) {
             path.ask("write this rung to (.abc .mid .svg .pdf):", suggestion(".abc"), true, model::export,
                     this::refocus);
         }
@@ -296,6 +319,7 @@ public final class DeskView extends BorderPane {
         accelerator(scene, KeyCode.DIGIT3, model::openChart);
         accelerator(scene, KeyCode.DIGIT4, model::openAcross);
         accelerator(scene, KeyCode.DIGIT5, model::openReading);
+        accelerator(scene, KeyCode.DIGIT6, model::openRounds);
         accelerator(scene, KeyCode.I, () -> onTrellis(t -> trellis.chooseInstrument()));
         accelerator(scene, KeyCode.H, () -> onTrellis(t -> t.places().keepHabit()));
         accelerator(scene, KeyCode.G, () -> onTrellis(t -> t.ornaments().grow()));
@@ -333,7 +357,8 @@ public final class DeskView extends BorderPane {
 
     /** Walks the open tune's edits, on every screen that makes them. */
     private void walk(java.util.function.Consumer<TrellisModel> command) {
-        boolean edits = model.screen().get() == DeskModel.Screen.READING && model.trellis().isOpen() && !path.isAsking();
+        DeskModel.Screen screen = model.screen().get();
+        boolean edits = (screen == DeskModel.Screen.READING || screen == DeskModel.Screen.ROUNDS) && model.trellis().isOpen() && !path.isAsking();
         if (takesKeys() || edits) {
             command.accept(model.trellis());
         }

@@ -39,6 +39,14 @@ final class Tour {
             model.openReading();
             model.reading().select(6);
         }));
+        stops.add(new Stop("rounds", () -> {
+            model.openRounds();
+            model.rounds().shuffle(java.util.Optional.of(7L));
+            model.rounds().setIntro(wildflourish.core.setting.Rounds.Intro.COUNT_IN);
+            model.rounds().select(2, 2);
+            model.rounds().setKind(java.util.Optional.of("link"));
+            model.follow(model.shelf().tunes().get(3).id());
+        }));
         stops.add(new Stop("across", () -> {
             model.palette().set(Palette.LIGHT);
             model.openAcross();

@@ -34,6 +34,11 @@ public final class ShelfModel {
     }
 
     /** What is to be seen, in the order of the library. */
+    public ObservableList<TuneEntry> tunes() {
+        return all;
+    }
+
+    /** Those that match the search. */
     public ObservableList<TuneEntry> shown() {
         return shown;
     }

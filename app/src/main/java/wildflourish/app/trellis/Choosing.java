@@ -4,11 +4,11 @@ import java.util.function.Function;
 import javafx.util.StringConverter;
 
 /** How the entries of a box that is chosen from, and not typed into, are called. */
-final class Choosing {
+public final class Choosing {
 
     private Choosing() {}
 
-    static <T> StringConverter<T> by(Function<T, String> name) {
+    public static <T> StringConverter<T> by(Function<T, String> name) {
         return new StringConverter<>() {
             @Override
             public String toString(T value) {

@@ -19,11 +19,12 @@ import wildflourish.core.tune.Tune;
  * @param tune the plain tune, without the signs of its ornaments
  * @param marks what the teacher has settled about its phrases
  * @param wishes what is to stay and not to come back when the ladder is grown
+ * @param rounds what is played each time through
  * @param elsewhere its ladders on other instruments, by the instrument's id
  */
 public record Arrangement(
         Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school, Choices choices,
-        PhraseMarks marks, Wishes wishes, Ladder ladder, Map<String, Ladder> elsewhere) {
+        PhraseMarks marks, Wishes wishes, Rounds rounds, Ladder ladder, Map<String, Ladder> elsewhere) {
 
     public Arrangement {
         elsewhere = Collections.unmodifiableMap(new TreeMap<>(elsewhere));
@@ -32,7 +33,7 @@ public record Arrangement(
     /** An arrangement in which no place has been chosen by hand, for one instrument alone. */
     public Arrangement(
             Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school, Ladder ladder) {
-        this(tune, instrument, tempo, speeds, school, Choices.NONE, PhraseMarks.NONE, Wishes.NONE, ladder, Map.of());
+        this(tune, instrument, tempo, speeds, school, Choices.NONE, PhraseMarks.NONE, Wishes.NONE, Rounds.NONE, ladder, Map.of());
     }
 
     /** The tune in the hands of this instrument. */
@@ -47,34 +48,39 @@ public record Arrangement(
     }
 
     public Arrangement with(Ladder other) {
-        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, wishes, other, elsewhere);
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, wishes, rounds, other, elsewhere);
     }
 
     public Arrangement with(Tempo other) {
-        return new Arrangement(tune, instrument, other, speeds, school, choices, marks, wishes, ladder, elsewhere);
+        return new Arrangement(tune, instrument, other, speeds, school, choices, marks, wishes, rounds, ladder, elsewhere);
     }
 
     public Arrangement with(Speeds other) {
-        return new Arrangement(tune, instrument, tempo, other, school, choices, marks, wishes, ladder, elsewhere);
+        return new Arrangement(tune, instrument, tempo, other, school, choices, marks, wishes, rounds, ladder, elsewhere);
     }
 
     public Arrangement with(School other) {
-        return new Arrangement(tune, instrument, tempo, speeds, other, choices, marks, wishes, ladder, elsewhere);
+        return new Arrangement(tune, instrument, tempo, speeds, other, choices, marks, wishes, rounds, ladder, elsewhere);
     }
 
     /** With the places chosen otherwise. */
     public Arrangement with(Choices other) {
-        return new Arrangement(tune, instrument, tempo, speeds, school, other, marks, wishes, ladder, elsewhere);
+        return new Arrangement(tune, instrument, tempo, speeds, school, other, marks, wishes, rounds, ladder, elsewhere);
     }
 
     /** With the phrases settled otherwise. */
     public Arrangement with(PhraseMarks other) {
-        return new Arrangement(tune, instrument, tempo, speeds, school, choices, other, wishes, ladder, elsewhere);
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, other, wishes, rounds, ladder, elsewhere);
     }
 
     /** With other wishes for growing. */
     public Arrangement with(Wishes other) {
-        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, other, ladder, elsewhere);
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, other, rounds, ladder, elsewhere);
+    }
+
+    /** With other rounds. */
+    public Arrangement with(Rounds other) {
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, wishes, other, ladder, elsewhere);
     }
 
     /**
@@ -94,12 +100,12 @@ public record Arrangement(
         }
         Ladder own = new Ladder(java.util.List.of(new Rung("bare", Setting.BARE), ladder.rung(rung).with(varied.setting())));
         return new Played(new Arrangement(varied.tune().tune(), instrument, tempo, speeds, school, varied.choices(choices),
-                PhraseMarks.NONE, Wishes.NONE, own, Map.of()), 1, varied);
+                PhraseMarks.NONE, Wishes.NONE, Rounds.NONE, own, Map.of()), 1, varied);
     }
 
     /** On the same instrument as it is now, after its chart or its capo has changed. */
     public Arrangement with(Instrument other) {
-        return new Arrangement(tune, other, tempo, speeds, school, choices, marks, wishes, ladder, elsewhere);
+        return new Arrangement(tune, other, tempo, speeds, school, choices, marks, wishes, rounds, ladder, elsewhere);
     }
 
     /** The ladder it has on an instrument, if it has been there. */
@@ -114,13 +120,13 @@ public record Arrangement(
             kept.put(instrument.id(), ladder);
         }
         kept.remove(other.id());
-        return new Arrangement(tune, other, tempo, speeds, school, choices, marks, wishes, its, kept);
+        return new Arrangement(tune, other, tempo, speeds, school, choices, marks, wishes, rounds, its, kept);
     }
 
     /** With a ladder kept for another instrument. */
     public Arrangement keeping(String other, Ladder its) {
         Map<String, Ladder> kept = new TreeMap<>(elsewhere);
         kept.put(other, its);
-        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, wishes, ladder, kept);
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, wishes, rounds, ladder, kept);
     }
 }

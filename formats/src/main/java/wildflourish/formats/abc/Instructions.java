@@ -3,6 +3,7 @@ package wildflourish.formats.abc;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -20,6 +21,7 @@ import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Density;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.PhraseMarks;
+import wildflourish.core.setting.Rounds;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Spelling;
@@ -57,6 +59,10 @@ import wildflourish.core.tune.TuneType;
  * I:flourish locked 12
  * I:flourish forbid 14 cut
  * I:flourish free
+ * I:flourish time 0,0,2,4:octave-down
+ * I:flourish intro potatoes
+ * I:flourish tag closing
+ * I:flourish seed 17
  * I:flourish heads 12 1
  * I:flourish shown 2
  * </pre>
@@ -64,7 +70,8 @@ import wildflourish.core.tune.TuneType;
  * {@code density} says how many ornaments, and weighty ones among them, a phrase of a rung bears; {@code vary} puts other
  * notes in place of those from one up to another on a rung and those above; {@code was} gives the plain notes that a
  * variation of the rung that is shown stands for; {@code locked}, {@code forbid} and {@code free} are wishes for growing;
- * {@code phrase} is what the teacher has settled about the phrase that begins on a note;
+ * {@code time} is a time through, with the rung of each pass through a part and what is varied besides, {@code seed} that of the
+ * shuffle that made them; {@code phrase} is what the teacher has settled about the phrase that begins on a note;
  * {@code heads} says how many pitches of a note were added by its ornaments on the rung that is shown;
  * {@code place} names the note (counted from 0), the ornament, and the lowest rung that has it; {@code shown} is the rung
  * whose signs stand on the notes; {@code at} a place chosen by hand for a note on an instrument.
@@ -95,6 +102,7 @@ final class Instructions {
         Map<Integer, Integer> heads = new TreeMap<>();
         Map<Integer, List<Element>> was = new TreeMap<>();
         Wishes wishes = Wishes.NONE;
+        Rounds rounds = Rounds.NONE;
         int capo = 0;
         int shown = -1;
         for (AbcLine line : lines) {
@@ -121,6 +129,14 @@ final class Instructions {
                     case "was" -> was.put(Integer.parseInt(words[2]), Variation.parse(words[3]));
                     case "locked" -> wishes = wishes.locking(Integer.parseInt(words[2]), true);
                     case "forbid" -> wishes = wishes.forbidding(Integer.parseInt(words[2]), words[3], true);
+                    case "time" -> {
+                        List<List<Rounds.Pass>> times = new ArrayList<>(rounds.times());
+                        times.add(Arrays.stream(words[2].split(",")).map(Rounds.Pass::parse).toList());
+                        rounds = new Rounds(times, rounds.intro(), rounds.tag(), rounds.seed());
+                    }
+                    case "intro" -> rounds = rounds.with(Rounds.Intro.valueOf(words[2].toUpperCase(Locale.ROOT)));
+                    case "tag" -> rounds = rounds.with(Rounds.Tag.valueOf(words[2].toUpperCase(Locale.ROOT)));
+                    case "seed" -> rounds = new Rounds(rounds.times(), rounds.intro(), rounds.tag(), Optional.of(Long.parseLong(words[2])));
                     case "free" -> wishes = wishes.freely(true);
                     case "shown" -> shown = Integer.parseInt(words[2]);
                     default -> throw new IllegalArgumentException("'" + words[1] + "' is not known");
@@ -153,7 +169,7 @@ final class Instructions {
             }
         }
         Arrangement arrangement = new Arrangement(
-                plain, instrument, tempo, speeds, school, choices, marks, wishes, ladder, Map.of());
+                plain, instrument, tempo, speeds, school, choices, marks, wishes, rounds, ladder, Map.of());
         for (Map.Entry<String, Rungs> other : elsewhere.entrySet()) {
             if (other.getValue().areNamed()) {
                 arrangement = arrangement.keeping(other.getKey(), other.getValue().ladder(
@@ -172,6 +188,19 @@ final class Instructions {
             case "remark" -> marks.remarking(note, Optional.of(AbcText.unescape(parts[1])));
             default -> throw new IllegalArgumentException("'" + parts[0] + "' is not known of a phrase");
         };
+    }
+
+    private static List<String> lines(Rounds rounds) {
+        List<String> lines = new ArrayList<>();
+        rounds.times().forEach(t -> lines.add("time " + String.join(",", t.stream().map(Rounds.Pass::text).toList())));
+        if (rounds.intro() != Rounds.Intro.NONE) {
+            lines.add("intro " + rounds.intro().name().toLowerCase(Locale.ROOT));
+        }
+        if (rounds.tag() != Rounds.Tag.NONE) {
+            lines.add("tag " + rounds.tag().name().toLowerCase(Locale.ROOT));
+        }
+        rounds.seed().ifPresent(s -> lines.add("seed " + s));
+        return lines;
     }
 
     private static List<String> lines(PhraseMarks marks) {
@@ -327,6 +356,7 @@ final class Instructions {
         if (arrangement.wishes().free()) {
             lines.add("free");
         }
+        lines.addAll(lines(arrangement.rounds()));
         Timeline bare = Timeline.of(arrangement.tune());
         ladder.setting(shown).variations().values().forEach(v -> lines.add("was " + v.from() + " "
                 + Variation.text(bare.notes().subList(v.from(), v.to()).stream().map(Timeline.Stand::note).toList())));

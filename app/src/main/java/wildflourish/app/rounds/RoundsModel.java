@@ -1,0 +1,258 @@
+package wildflourish.app.rounds;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import wildflourish.app.trellis.TrellisModel;
+import wildflourish.core.growth.VariationKind;
+import wildflourish.core.reading.Reading;
+import wildflourish.core.rounds.Passes;
+import wildflourish.core.rounds.Spreads;
+import wildflourish.core.rounds.WrittenOut;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Rounds;
+
+/** The rounds of the open tune and the set it begins. Edits go through the trellis and are kept there with the tune. */
+public final class RoundsModel {
+
+    /** A set has no more tunes than these after the first. */
+    public static final int MOST_TUNES = 8;
+    private static final int USUAL_TIMES = 3;
+
+    private final TrellisModel trellis;
+    private final Executor background;
+    private final Executor ui;
+    private final Consumer<String> say;
+    private final ReadOnlyObjectWrapper<RoundsState> state = new ReadOnlyObjectWrapper<>();
+    private List<RoundsState.InSet> set = List.of();
+    private boolean linked = true;
+    private boolean shown;
+    private long nextSeed = 1;
+
+    /** A model over the trellis; {@code ui} runs tasks on the thread that owns the interface. */
+    public RoundsModel(TrellisModel trellis, Executor background, Executor ui, Consumer<String> say) {
+        this.trellis = trellis;
+        this.background = background;
+        this.ui = ui;
+        this.say = say;
+        trellis.state().addListener((o, before, now) -> {
+            if (shown && (before == null || !before.arrangement().equals(now.arrangement()))) {
+                publish();
+            }
+        });
+    }
+
+    /** What is shown; null before a tune is open. */
+    public ReadOnlyObjectProperty<RoundsState> state() {
+        return state.getReadOnlyProperty();
+    }
+
+    /** Follows the open tune from now on, or rests. */
+    public void setShown(boolean now) {
+        shown = now;
+        if (now && trellis.isOpen()) {
+            publish();
+        }
+    }
+
+    private void publish() {
+        Arrangement arrangement = trellis.arrangement();
+        Reading reading = Reading.of(trellis.state().get().situation().tune(), arrangement.marks());
+        List<Passes> passes = Passes.of(reading);
+        Rounds rounds = arrangement.rounds().isEmpty()
+                ? arrangement.rounds().with(Spreads.rising(USUAL_TIMES, passes.size(), arrangement.ladder().size()))
+                : arrangement.rounds().fitted(passes.size(), arrangement.ladder().size());
+        RoundsState before = state.get();
+        int time = before == null ? 0 : Math.clamp(before.time(), 0, rounds.times().size() - 1);
+        int pass = before == null ? 0 : Math.clamp(before.pass(), 0, Math.max(0, passes.size() - 1));
+        state.set(new RoundsState(arrangement, passes, rounds, time, pass, set, linked, -1));
+        measure();
+    }
+
+    private void measure() {
+        RoundsState now = state.get();
+        background.execute(() -> {
+            double seconds = now.passes().isEmpty() ? 0 : WrittenOut.seconds(written(now));
+            ui.execute(() -> {
+                RoundsState later = state.get();
+                if (later.arrangement().equals(now.arrangement()) && later.set().equals(now.set())) {
+                    state.set(later.lasting(seconds));
+                }
+            });
+        });
+    }
+
+    private static Arrangement written(RoundsState now) {
+        List<Arrangement> tunes = new ArrayList<>(List.of(now.arrangement().with(now.rounds())));
+        now.set().forEach(s -> tunes.add(s.arrangement()));
+        String title = tunes.size() == 1 ? now.arrangement().tune().title()
+                : String.join(" / ", tunes.stream().map(t -> t.tune().title()).toList());
+        return WrittenOut.of(tunes, title, now.linked());
+    }
+
+    /** The whole, written out: from the intro of the first tune to the tag of the last. */
+    public Optional<Arrangement> written() {
+        return Optional.ofNullable(state.get()).filter(s -> !s.passes().isEmpty()).map(RoundsModel::written);
+    }
+
+    /** Takes a pass of a time through in hand; stops at the ends. */
+    public void select(int time, int pass) {
+        RoundsState now = state.get();
+        if (now != null && !now.passes().isEmpty()) {
+            state.set(now.at(Math.clamp(time, 0, now.rounds().times().size() - 1), Math.clamp(pass, 0, now.passes().size() - 1)));
+        }
+    }
+
+    public void step(int times, int passes) {
+        RoundsState now = state.get();
+        if (now != null) {
+            select(now.time() + times, now.pass() + passes);
+        }
+    }
+
+    private void settle(String what, Rounds rounds) {
+        trellis.settle(what, trellis.arrangement().with(rounds));
+    }
+
+    private Rounds.Pass inHand(RoundsState now) {
+        return now.rounds().times().get(now.time()).get(now.pass());
+    }
+
+    /** Plays the pass in hand on another rung. */
+    public void setRung(int rung) {
+        RoundsState now = state.get();
+        if (now == null || now.passes().isEmpty() || rung < 0 || rung >= now.arrangement().ladder().size()) {
+            return;
+        }
+        settle("%s on %s".formatted(now.passes().get(now.pass()).name(), now.arrangement().ladder().rung(rung).name()),
+                now.rounds().with(now.time(), now.pass(), new Rounds.Pass(rung, inHand(now).kind())));
+    }
+
+    /** Plays the pass in hand fuller (or, negative, barer). */
+    public void stepRung(int by) {
+        RoundsState now = state.get();
+        if (now != null && !now.passes().isEmpty()) {
+            int rung = inHand(now).rung() + by;
+            if (rung < 0 || rung >= now.arrangement().ladder().size()) {
+                say.accept(by > 0 ? "this is the fullest rung" : "this is bare");
+            } else {
+                setRung(rung);
+            }
+        }
+    }
+
+    /** Puts a kind of variation into the pass in hand wherever its part allows it; empty takes it out. */
+    public void setKind(Optional<String> kind) {
+        RoundsState now = state.get();
+        if (now != null && !now.passes().isEmpty() && !inHand(now).kind().equals(kind)) {
+            settle(kind.map(k -> VariationKind.spoken(k) + " in " + now.passes().get(now.pass()).name())
+                            .orElse("no variation besides in " + now.passes().get(now.pass()).name()),
+                    now.rounds().with(now.time(), now.pass(), new Rounds.Pass(inHand(now).rung(), kind)));
+        }
+    }
+
+    /** The next kind of variation for the pass in hand, none after the last. */
+    public void nextKind() {
+        RoundsState now = state.get();
+        if (now == null || now.passes().isEmpty()) {
+            return;
+        }
+        List<String> kinds = WrittenOut.kinds().stream().map(VariationKind::id).toList();
+        int at = inHand(now).kind().map(kinds::indexOf).orElse(-1);
+        setKind(at + 1 < kinds.size() ? Optional.of(kinds.get(at + 1)) : Optional.empty());
+    }
+
+    /** One time through more, played as the last one is. */
+    public void addTime() {
+        RoundsState now = state.get();
+        if (now == null || now.rounds().times().size() >= Rounds.MOST_TIMES) {
+            say.accept("nobody plays a tune more than %d times".formatted(Rounds.MOST_TIMES));
+            return;
+        }
+        List<List<Rounds.Pass>> times = new ArrayList<>(now.rounds().times());
+        times.add(times.getLast());
+        settle("one time through more", now.rounds().with(times));
+    }
+
+    /** One time through less: the one in hand. */
+    public void dropTime() {
+        RoundsState now = state.get();
+        if (now == null || now.rounds().times().size() <= 1) {
+            say.accept("once through is the least");
+            return;
+        }
+        List<List<Rounds.Pass>> times = new ArrayList<>(now.rounds().times());
+        times.remove(now.time());
+        settle("one time through less", now.rounds().with(times));
+    }
+
+    /** The first time bare, then some, the last time all. */
+    public void bareSomeAll() {
+        RoundsState now = state.get();
+        if (now != null) {
+            settle("bare, some, all", now.rounds().with(Spreads.rising(Math.max(USUAL_TIMES, now.rounds().times().size()),
+                    now.passes().size(), now.arrangement().ladder().size())));
+        }
+    }
+
+    /** Shuffles within taste with the next seed, or with one that is given. */
+    public void shuffle(Optional<Long> seed) {
+        RoundsState now = state.get();
+        if (now == null) {
+            return;
+        }
+        long used = seed.orElse(now.rounds().seed().map(s -> s + 1).orElse(nextSeed));
+        nextSeed = used + 1;
+        settle("shuffled with seed " + used, Spreads.shuffled(now.rounds(), now.rounds().times().size(), now.passes(),
+                now.arrangement().ladder().size(), used));
+    }
+
+    public void setIntro(Rounds.Intro intro) {
+        RoundsState now = state.get();
+        if (now != null && intro != now.rounds().intro()) {
+            settle("intro: " + intro.words(), now.rounds().with(intro));
+        }
+    }
+
+    public void setTag(Rounds.Tag tag) {
+        RoundsState now = state.get();
+        if (now != null && tag != now.rounds().tag()) {
+            settle("tag: " + tag.words(), now.rounds().with(tag));
+        }
+    }
+
+    /** Lets another tune follow. */
+    public void follow(RoundsState.InSet tune) {
+        if (set.size() >= MOST_TUNES) {
+            say.accept("a set of more than %d tunes is a concert".formatted(MOST_TUNES + 1));
+            return;
+        }
+        List<RoundsState.InSet> more = new ArrayList<>(set);
+        more.add(tune);
+        setSet(more, linked);
+        say.accept(tune.title() + " follows");
+    }
+
+    /** Takes a tune out of the set. */
+    public void unfollow(int index) {
+        List<RoundsState.InSet> fewer = new ArrayList<>(set);
+        fewer.remove(index);
+        setSet(fewer, linked);
+    }
+
+    public void setLinked(boolean now) {
+        setSet(set, now);
+    }
+
+    private void setSet(List<RoundsState.InSet> tunes, boolean link) {
+        set = List.copyOf(tunes);
+        linked = link;
+        if (trellis.isOpen()) {
+            publish();
+        }
+    }
+}

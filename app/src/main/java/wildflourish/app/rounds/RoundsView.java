@@ -1,0 +1,387 @@
+package wildflourish.app.rounds;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.LongConsumer;
+import javafx.css.PseudoClass;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import wildflourish.app.paint.CanvasPainter;
+import wildflourish.app.paint.Palette;
+import wildflourish.app.trellis.Choosing;
+import wildflourish.core.growth.VariationKind;
+import wildflourish.core.rounds.WrittenOut;
+import wildflourish.core.setting.Rounds;
+import wildflourish.library.TuneEntry;
+import wildflourish.score.display.Face;
+import wildflourish.score.display.Ink;
+
+/** Times through by passes through the parts, each with its rung; how the whole rises and falls; the set. */
+public final class RoundsView extends BorderPane {
+
+    private static final PseudoClass IN_HAND = PseudoClass.getPseudoClass("in-hand");
+    private static final double PANEL = 330;
+    private static final double LINE_HEIGHT = 150;
+
+    private final RoundsModel model;
+    private final LongConsumer follow;
+    private final Runnable write;
+    private final Label heading = new Label();
+    private final Label total = new Label();
+    private final GridPane grid = new GridPane(6, 6);
+    private final Canvas line = new Canvas(600, LINE_HEIGHT);
+    private final ComboBox<Rounds.Intro> intro = new ComboBox<>();
+    private final ComboBox<Rounds.Tag> tag = new ComboBox<>();
+    private final ComboBox<String> kind = new ComboBox<>();
+    private final ComboBox<TuneEntry> shelf = new ComboBox<>();
+    private final TextField seed = new TextField();
+    private final CheckBox linked = new CheckBox("walk from tune to tune");
+    private final VBox set = new VBox(6);
+    private final ScrollPane page;
+    private Palette palette = Palette.LIGHT;
+    private boolean filling;
+
+    /**
+     * A view of the model.
+     *
+     * @param follow lets the tune of an id follow in the set
+     * @param write asks where to write the whole to
+     */
+    public RoundsView(RoundsModel model, LongConsumer follow, Runnable write) {
+        this.model = model;
+        this.follow = follow;
+        this.write = write;
+        getStyleClass().add("rounds");
+        setId("rounds");
+        setFocusTraversable(true);
+        setAccessibleText("what is played each time through");
+        heading.setId("rounds-heading");
+        heading.getStyleClass().add("note-title");
+        total.setId("rounds-total");
+        VBox content = new VBox(12, heading, controls(), grid, title("How the whole rises and falls"), line);
+        content.setPadding(new Insets(12));
+        page = new ScrollPane(content);
+        page.setFitToWidth(true);
+        page.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        page.setFocusTraversable(false);
+        page.widthProperty().addListener((o, a, b) -> redraw());
+        setCenter(page);
+        setRight(side());
+        model.state().addListener((o, before, now) -> show(now));
+        setOnKeyPressed(this::pressed);
+    }
+
+    private FlowPane controls() {
+        intro.setId("rounds-intro");
+        intro.setAccessibleText("what goes before the tune");
+        intro.getItems().setAll(Rounds.Intro.values());
+        intro.setConverter(Choosing.by(Rounds.Intro::words));
+        intro.setOnAction(e -> chosen(() -> model.setIntro(intro.getValue())));
+        tag.setId("rounds-tag");
+        tag.setAccessibleText("what goes after the tune");
+        tag.getItems().setAll(Rounds.Tag.values());
+        tag.setConverter(Choosing.by(Rounds.Tag::words));
+        tag.setOnAction(e -> chosen(() -> model.setTag(tag.getValue())));
+        seed.setId("rounds-seed");
+        seed.setAccessibleText("seed of the shuffle");
+        seed.setPrefColumnCount(4);
+        seed.setOnAction(e -> {
+            try {
+                model.shuffle(Optional.of(Long.parseLong(seed.getText().strip())));
+            } catch (NumberFormatException x) {
+                seed.setText("");
+            }
+            requestFocus();
+        });
+        return new FlowPane(10, 6,
+                button("rounds-preset", "Bare, some, all", "the first time bare, the last with everything: B", model::bareSomeAll),
+                button("rounds-shuffle", "Shuffle", "another mixture within taste: S", () -> model.shuffle(Optional.empty())),
+                group(quiet("seed"), seed),
+                button("rounds-more", "+ time", "one time through more: T", model::addTime),
+                button("rounds-less", "– time", "the time in hand out: X", model::dropTime),
+                group(quiet("before"), intro), group(quiet("after"), tag));
+    }
+
+    private VBox side() {
+        kind.setId("rounds-kind");
+        kind.setAccessibleText("variation besides, in the pass in hand");
+        kind.getItems().add("");
+        WrittenOut.kinds().forEach(k -> kind.getItems().add(k.id()));
+        kind.setConverter(Choosing.by(k -> k.isEmpty() ? "nothing besides" : VariationKind.spoken(k)));
+        kind.setOnAction(e -> chosen(() -> model.setKind(Optional.of(kind.getValue()).filter(k -> !k.isEmpty()))));
+        shelf.setId("rounds-shelf");
+        shelf.setAccessibleText("a tune of the shelf to follow");
+        shelf.setPromptText("a tune to follow");
+        shelf.setConverter(Choosing.by(t -> t == null ? "" : t.title()));
+        shelf.setMaxWidth(Double.MAX_VALUE);
+        shelf.setOnAction(e -> {
+            if (!filling && shelf.getValue() != null) {
+                long id = shelf.getValue().id();
+                follow.accept(id);
+                requestFocus();
+            }
+        });
+        linked.setId("rounds-linked");
+        linked.setOnAction(e -> chosen(() -> model.setLinked(linked.isSelected())));
+        Button all = button("rounds-write", "Write the whole…", "one file of ABC, MIDI, SVG or PDF: Ctrl+E", write);
+        Label about = quiet("Each tune of the set brings its own rounds; one without any is played once, full.");
+        about.setWrapText(true);
+        about.setMinHeight(Region.USE_PREF_SIZE);
+        VBox side = new VBox(9, title("In the pass in hand, besides its rung"), kind, title("The set"), set, shelf, linked, about,
+                title("Altogether"), total, all);
+        side.getStyleClass().add("note-in-hand");
+        side.setPrefWidth(PANEL);
+        return side;
+    }
+
+    private void chosen(Runnable command) {
+        if (!filling) {
+            command.run();
+            requestFocus();
+        }
+    }
+
+    private static Label title(String text) {
+        Label label = new Label(text);
+        label.getStyleClass().add("panel-heading");
+        return label;
+    }
+
+    private static Label quiet(String text) {
+        Label label = new Label(text);
+        label.getStyleClass().add("quiet");
+        return label;
+    }
+
+    private static HBox group(javafx.scene.Node... nodes) {
+        HBox group = new HBox(6, nodes);
+        group.setAlignment(Pos.CENTER_LEFT);
+        return group;
+    }
+
+    private Button button(String id, String text, String hint, Runnable action) {
+        Button button = new Button(text);
+        button.setId(id);
+        button.setTooltip(new Tooltip(hint));
+        button.setOnAction(e -> {
+            action.run();
+            requestFocus();
+        });
+        return button;
+    }
+
+    private void pressed(KeyEvent e) {
+        if (e.getTarget() instanceof TextField || e.isShortcutDown()) {
+            return;
+        }
+        switch (e.getCode()) {
+            case LEFT -> model.step(0, -1);
+            case RIGHT -> model.step(0, 1);
+            case UP -> model.step(-1, 0);
+            case DOWN -> model.step(1, 0);
+            case PLUS, EQUALS, ADD -> model.stepRung(1);
+            case MINUS, SUBTRACT -> model.stepRung(-1);
+            case V -> model.nextKind();
+            case T -> model.addTime();
+            case X -> model.dropTime();
+            case B -> model.bareSomeAll();
+            case S -> model.shuffle(Optional.empty());
+            default -> {
+                return;
+            }
+        }
+        e.consume();
+    }
+
+    /** Puts the keyboard on the passes. */
+    public void focusGrid() {
+        requestFocus();
+    }
+
+    /** The tunes that may follow. */
+    public void setShelf(List<TuneEntry> tunes) {
+        filling = true;
+        shelf.getItems().setAll(tunes);
+        filling = false;
+    }
+
+    /** Chooses the light or the dark look. */
+    public void setPalette(Palette other) {
+        palette = other;
+        redraw();
+    }
+
+    private void redraw() {
+        if (model.state().get() != null) {
+            show(model.state().get());
+        }
+    }
+
+    private void show(RoundsState now) {
+        filling = true;
+        heading.setText("%s  ·  %s".formatted(now.arrangement().tune().title(), now.arrangement().instrument().name()));
+        intro.setValue(now.rounds().intro());
+        tag.setValue(now.rounds().tag());
+        seed.setText(now.rounds().seed().map(String::valueOf).orElse(""));
+        linked.setSelected(now.linked());
+        total.setText("%s, %d time%s through%s".formatted(now.lasting(), now.rounds().times().size(),
+                now.rounds().times().size() == 1 ? "" : "s", now.set().isEmpty() ? "" : ", then " + now.set().size() + " more"));
+        drawGrid(now);
+        drawSet(now);
+        drawLine(now);
+        if (!now.passes().isEmpty()) {
+            kind.setValue(now.rounds().times().get(now.time()).get(now.pass()).kind().orElse(""));
+        }
+        filling = false;
+    }
+
+    private void drawGrid(RoundsState now) {
+        grid.getChildren().clear();
+        double width = Math.clamp((page.getWidth() - 130) / Math.max(1, now.passes().size()) - 6, 74, 190);
+        for (int p = 0; p < now.passes().size(); p++) {
+            Label name = new Label(now.passes().get(p).name());
+            name.getStyleClass().add("part-name");
+            grid.add(name, p + 1, 0);
+        }
+        for (int t = 0; t < now.rounds().times().size(); t++) {
+            Label time = quiet("time " + (t + 1));
+            time.setMinWidth(56);
+            grid.add(time, 0, t + 1);
+            for (int p = 0; p < now.passes().size(); p++) {
+                grid.add(cell(now, t, p, width), p + 1, t + 1);
+            }
+        }
+        if (now.passes().isEmpty()) {
+            grid.add(new Label("The tune has nothing to play yet."), 0, 0);
+        }
+    }
+
+    private Button cell(RoundsState now, int t, int p, double width) {
+        Rounds.Pass pass = now.rounds().times().get(t).get(p);
+        int top = Math.max(1, now.arrangement().ladder().size() - 1);
+        Region full = new Region();
+        full.getStyleClass().add("share-known");
+        double room = width - 24;
+        full.setMinSize(room * pass.rung() / top, 6);
+        full.setMaxSize(room * pass.rung() / top, 6);
+        String rung = now.arrangement().ladder().rung(pass.rung()).name();
+        Label name = new Label(rung);
+        Label besides = new Label(pass.kind().map(VariationKind::spoken).orElse(""));
+        besides.getStyleClass().add("quiet");
+        VBox box = new VBox(3, name, full);
+        if (pass.kind().isPresent()) {
+            box.getChildren().add(besides);
+        }
+        Button cell = new Button();
+        cell.setGraphic(box);
+        cell.setId("pass-%d-%d".formatted(t, p));
+        cell.getStyleClass().add("pass");
+        cell.setMinWidth(width);
+        cell.setMaxWidth(width);
+        cell.setFocusTraversable(false);
+        cell.pseudoClassStateChanged(IN_HAND, t == now.time() && p == now.pass());
+        cell.setAccessibleText("time %d, %s: %s%s".formatted(t + 1, now.passes().get(p).name(), rung,
+                pass.kind().map(k -> ", " + VariationKind.spoken(k)).orElse("")));
+        cell.setOnAction(e -> {
+            model.select(t, p);
+            requestFocus();
+        });
+        return cell;
+    }
+
+    private void drawSet(RoundsState now) {
+        set.getChildren().clear();
+        set.getChildren().add(new Label("1.  " + now.arrangement().tune().title()));
+        for (int i = 0; i < now.set().size(); i++) {
+            int at = i;
+            Label name = new Label("%d.  %s".formatted(i + 2, now.set().get(i).title()));
+            name.setWrapText(true);
+            name.setMaxWidth(Double.MAX_VALUE);
+            HBox.setHgrow(name, Priority.ALWAYS);
+            HBox row = new HBox(6, name, button("set-out-" + i, "×", "take it out of the set", () -> model.unfollow(at)));
+            row.setAlignment(Pos.CENTER_LEFT);
+            set.getChildren().add(row);
+        }
+    }
+
+    /** One piece of the line: as wide as it has bars, as high as its rung. */
+    private record Piece(String name, double bars, double height, boolean begins) {}
+
+    /** The whole as one line: the fuller a pass, the higher it stands. */
+    private void drawLine(RoundsState now) {
+        double width = Math.max(300, page.getWidth() - 40);
+        line.setWidth(width);
+        List<Piece> pieces = new ArrayList<>();
+        int top = Math.max(1, now.arrangement().ladder().size() - 1);
+        for (int t = 0; t < now.rounds().times().size(); t++) {
+            for (int p = 0; p < now.passes().size(); p++) {
+                pieces.add(new Piece(now.passes().get(p).name(), now.passes().get(p).bars().size(),
+                        now.rounds().times().get(t).get(p).rung() / (double) top, p == 0));
+            }
+        }
+        for (RoundsState.InSet tune : now.set()) {
+            List<Double> heights = heights(tune);
+            for (int i = 0; i < heights.size(); i++) {
+                pieces.add(new Piece(i == 0 ? tune.title() : "", now.passes().isEmpty() ? 8 : now.passes().getFirst().bars().size(),
+                        heights.get(i), i == 0));
+            }
+        }
+        paint(pieces, width);
+    }
+
+    private static List<Double> heights(RoundsState.InSet tune) {
+        Rounds rounds = tune.arrangement().rounds();
+        double top = Math.max(1, tune.arrangement().ladder().size() - 1);
+        return rounds.isEmpty() ? List.of(1.0)
+                : rounds.times().stream().flatMap(List::stream).map(p -> Math.min(1, p.rung() / top)).toList();
+    }
+
+    private void paint(List<Piece> pieces, double width) {
+        GraphicsContext g = line.getGraphicsContext2D();
+        g.clearRect(0, 0, line.getWidth(), LINE_HEIGHT);
+        double bars = pieces.stream().mapToDouble(Piece::bars).sum();
+        double ground = LINE_HEIGHT - 24;
+        double height = ground - 20;
+        double x = 2;
+        double room = width - 4;
+        g.setFont(CanvasPainter.text(Face.SANS, 12));
+        for (Piece piece : pieces) {
+            double w = piece.bars() / Math.max(1, bars) * room;
+            double h = 5 + piece.height() * height;
+            g.setFill(palette.of(Ink.GLIDE));
+            g.fillRoundRect(x + 1, ground - h, Math.max(2, w - 2), h, 4, 4);
+            if (piece.begins()) {
+                g.setStroke(palette.of(Ink.MUSIC));
+                g.setLineWidth(1.2);
+                g.strokeLine(x, 8, x, ground + 4);
+            }
+            g.setFill(palette.of(Ink.QUIET));
+            if (w > 18) {
+                g.fillText(piece.name(), x + 2, ground + 16, Math.max(10, w - 2));
+            }
+            x += w;
+        }
+        g.setStroke(palette.of(Ink.STAVE));
+        g.strokeLine(2, ground + 0.5, room, ground + 0.5);
+        line.setAccessibleText("the whole as one line, the fuller a pass the higher");
+    }
+}
