@@ -123,7 +123,8 @@ public final class DeskModel {
         }, () -> trellis.isOpen() ? Optional.of(trellis.arrangement().tune()) : Optional.empty(), this::say);
         this.across = new AcrossModel(trellis, background, ui, this::say);
         this.reading = new ReadingModel(trellis, this::say);
-        this.rounds = new RoundsModel(trellis, background, ui, this::say);
+        this.rounds = new RoundsModel(trellis, (tune, others, linked) -> keeper.remember("set " + tune, (linked ? "linked" : "apart")
+                + others.stream().map(o -> " " + o).reduce("", String::concat)), background, ui, this::say);
         screen.addListener((o, a, now) -> {
             reading.setShown(now == Screen.READING);
             rounds.setShown(now == Screen.ROUNDS);
@@ -164,17 +165,37 @@ public final class DeskModel {
 
     /** Shows what is played each time through. */
     public void openRounds() {
-        if (trellis.isOpen()) {
-            screen.set(Screen.ROUNDS);
-        } else {
+        if (!trellis.isOpen()) {
             say("choose a tune on the shelf first");
+            return;
         }
+        screen.set(Screen.ROUNDS);
+        long tune = trellis.state().get().tune();
+        keeper.ask(l -> l.remembered("set " + tune).map(kept -> set(l, kept)), ui).thenAccept(kept -> kept
+                .filter(k -> trellis.state().get().tune() == tune && !k.tunes().equals(rounds.state().get().set()))
+                .ifPresent(k -> rounds.takeSet(k.tunes(), k.linked())));
+    }
+
+    private record KeptSet(List<RoundsState.InSet> tunes, boolean linked) {}
+
+    private KeptSet set(Library library, String kept) {
+        List<RoundsState.InSet> tunes = new ArrayList<>();
+        for (String id : kept.split(" ")) {
+            if (id.matches("\\d+") && library.tunes().stream().anyMatch(t -> String.valueOf(t.id()).equals(id))) {
+                tunes.add(inSet(Long.parseLong(id)));
+            }
+        }
+        return new KeptSet(tunes, kept.startsWith("linked"));
+    }
+
+    private RoundsState.InSet inSet(long tune) {
+        Arrangement arrangement = Openings.open(keeper, tune).arrangement();
+        return new RoundsState.InSet(tune, arrangement.tune().title(), arrangement);
     }
 
     /** Lets a tune of the shelf follow the open one in its set. */
     public void follow(long tune) {
-        keeper.ask(l -> Openings.open(keeper, tune), ui).thenAccept(opened -> rounds.follow(
-                new RoundsState.InSet(tune, opened.arrangement().tune().title(), opened.arrangement())));
+        keeper.ask(l -> inSet(tune), ui).thenAccept(rounds::follow);
     }
 
     /** Writes the rounds, or the whole set, in the format that the file's ending tells. */

@@ -52,6 +52,7 @@ public final class CanvasPainter {
     /** Loads the fonts, which the first painting would otherwise wait for. */
     public static void loadFonts() {
         music(32);
+        Font.loadFont(FontFiles.openStrong(), 12);
         for (Face face : Face.values()) {
             text(face, 12);
         }

@@ -100,6 +100,7 @@ public final class ReadingView extends BorderPane {
     private static ScrollPane scroll(Region content) {
         ScrollPane scroll = new ScrollPane(content);
         scroll.setFitToWidth(true);
+        scroll.setFitToHeight(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.setFocusTraversable(false);
         return scroll;

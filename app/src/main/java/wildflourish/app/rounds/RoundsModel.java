@@ -23,7 +23,14 @@ public final class RoundsModel {
     public static final int MOST_TUNES = 8;
     private static final int USUAL_TIMES = 3;
 
+    /** Where sets are kept. */
+    public interface Keeping {
+        /** The tunes that follow a tune in its set, by their ids. */
+        void keepSet(long tune, List<Long> others, boolean linked);
+    }
+
     private final TrellisModel trellis;
+    private final Keeping keeping;
     private final Executor background;
     private final Executor ui;
     private final Consumer<String> say;
@@ -34,12 +41,17 @@ public final class RoundsModel {
     private long nextSeed = 1;
 
     /** A model over the trellis; {@code ui} runs tasks on the thread that owns the interface. */
-    public RoundsModel(TrellisModel trellis, Executor background, Executor ui, Consumer<String> say) {
+    public RoundsModel(TrellisModel trellis, Keeping keeping, Executor background, Executor ui, Consumer<String> say) {
         this.trellis = trellis;
+        this.keeping = keeping;
         this.background = background;
         this.ui = ui;
         this.say = say;
         trellis.state().addListener((o, before, now) -> {
+            if (before == null || before.tune() != now.tune()) {
+                set = List.of();
+                linked = true;
+            }
             if (shown && (before == null || !before.arrangement().equals(now.arrangement()))) {
                 publish();
             }
@@ -249,10 +261,16 @@ public final class RoundsModel {
     }
 
     private void setSet(List<RoundsState.InSet> tunes, boolean link) {
+        if (trellis.isOpen()) {
+            keeping.keepSet(trellis.state().get().tune(), tunes.stream().map(RoundsState.InSet::id).toList(), link);
+            takeSet(tunes, link);
+        }
+    }
+
+    /** Takes in the set that was kept for the open tune. */
+    public void takeSet(List<RoundsState.InSet> tunes, boolean link) {
         set = List.copyOf(tunes);
         linked = link;
-        if (trellis.isOpen()) {
-            publish();
-        }
+        publish();
     }
 }

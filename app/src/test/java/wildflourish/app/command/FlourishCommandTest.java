@@ -107,7 +107,7 @@ class FlourishCommandTest extends CommandLineTest {
     void checksEveryPlacementAndOffersSomethingInstead() throws Exception {
         Path decorated = folder.resolve("decorated.abc");
         assertThat(run("convert", file, decorated, "--tune", 2, "--instrument", "whistle-d", "--rung", 4)).isZero();
-        JsonNode fast = json("check", decorated, "--tempo", "3/8=190");
+        JsonNode fast = json("check", decorated, "--tempo", "3/8=150");
         assertThat(fast.get("instrument").asText()).isEqualTo("whistle-d");
         List<String> verdicts = new ArrayList<>();
         List<String> instead = new ArrayList<>();

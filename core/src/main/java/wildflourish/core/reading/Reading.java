@@ -219,9 +219,9 @@ public record Reading(
                 int firstFrom = firstEnding(timeline, first);
                 String next = p + 1 < parts.size() ? "leads on into part " + parts.get(p + 1).name()
                         : "ends the tune";
-                all.add(new SecondTime(second.fromNote(), "the first time through part %s %s leads back to %s; the second time %s %s".formatted(
+                all.add(new SecondTime(second.fromNote(), "the first time through part %s, %s leads back to %s; the second time, %s %s".formatted(
                         part.name(), notes(timeline, firstFrom, first.toNote()),
-                        timeline.note(phrases.getFirst().bodyNote()).pitch().spoken(),
+                        Figure.name(timeline.note(phrases.getFirst().bodyNote()).pitch()),
                         notes(timeline, second.fromNote(), second.toNote()), next)));
             }
         }

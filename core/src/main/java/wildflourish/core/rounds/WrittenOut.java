@@ -33,6 +33,7 @@ import wildflourish.core.tune.Element;
 import wildflourish.core.tune.Head;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Ratio;
+import wildflourish.core.tune.Rest;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
@@ -250,14 +251,27 @@ public final class WrittenOut {
         bars.add(new Bar(pickup && bars.isEmpty() ? 0 : number++, elements, BarLine.THIN, Optional.empty(), Optional.empty(), false));
     }
 
-    /** The last note ends early enough for a pickup that follows, where it is longer than that. */
+    /** The bar ends early enough for a pickup that follows: its last note gives up the time, or is left out. */
     private void makeRoom(Ratio pickup) {
         Bar bar = bars.getLast();
-        if (bar.length().equals(whole) && bar.elements().getLast() instanceof Note last && pickup.isLess(last.length())) {
-            List<Element> elements = new ArrayList<>(bar.elements());
-            elements.set(elements.size() - 1, last.withLength(last.length().minus(pickup)));
-            bars.set(bars.size() - 1, bar.withElements(elements));
+        if (!bar.length().equals(whole) || !pickup.isLess(whole)) {
+            return;
         }
+        List<Element> elements = new ArrayList<>(bar.elements());
+        Ratio left = pickup;
+        while (left.isPositive()) {
+            Element last = elements.removeLast();
+            if (left.isLess(last.length())) {
+                Ratio length = last.length().minus(left);
+                elements.add(last instanceof Note note ? note.withLength(length) : Rest.of(length));
+                break;
+            }
+            if (last instanceof Note) {
+                placed.remove(--notes);
+            }
+            left = left.minus(last.length());
+        }
+        bars.set(bars.size() - 1, bar.withElements(elements));
     }
 
     private void label(String part, Optional<String> time) {

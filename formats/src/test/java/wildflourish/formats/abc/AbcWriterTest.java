@@ -3,6 +3,7 @@ package wildflourish.formats.abc;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -19,9 +20,14 @@ import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Vocabulary;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Density;
 import wildflourish.core.setting.Ladder;
+import wildflourish.core.setting.PhraseMarks;
+import wildflourish.core.setting.Rounds;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Variation;
+import wildflourish.core.setting.Wishes;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
@@ -183,5 +189,50 @@ class AbcWriterTest {
         assertThat(book.tunes().getFirst().tune()).isEqualTo(AbcReader.read(JIG).tunes().getFirst().tune());
         AbcBook unnamed = AbcReader.read(JIG.replace("K:G", "I:flourish place 1 cut from 1\nK:G"));
         assertThat(unnamed.tunes().getFirst().arrangement()).isEmpty();
+    }
+
+    private static Arrangement settled() {
+        Arrangement grown = arrangement();
+        Ladder ladder = grown.ladder().renamed(2, "50 % & more").dense(4, Optional.of(new Density(6, 2)))
+                .vary(1, new Variation(1, 2, "restate", Variation.parse("G4:1/8 A4:1/8 G4:1/8")))
+                .vary(3, new Variation(8, 11, "lick:the_low_road", Variation.parse("B4:1/4 G4:1/8 B4:3/8")))
+                .vary(5, new Variation(17, 18, "fill", Variation.parse("G4:1/4 G4:1/8")));
+        Rounds rounds = new Rounds(List.of(List.of(new Rounds.Pass(0), new Rounds.Pass(4, Optional.of("octave-up")))),
+                Rounds.Intro.POTATOES, Rounds.Tag.CLOSING, Optional.of(17L));
+        return grown.with(ladder)
+                .with(PhraseMarks.NONE.moving(8, 9).joining(17).naming(9, Optional.of("the climb")).remarking(9, Optional.of("50 % slower & light")))
+                .with(Wishes.NONE.locking(3, true).forbidding(5, "cut", true).freely(true)).with(rounds);
+    }
+
+    @Test
+    void whatATeacherSettlesComesBackWithoutLossWhicheverRungIsShown() {
+        Arrangement settled = settled();
+        for (int rung = 0; rung < settled.ladder().size(); rung++) {
+            String text = AbcWriter.write(settled, rung);
+            AbcBook book = AbcReader.read(text);
+            assertThat(book.findings()).as(text).isEmpty();
+            assertThat(book.tunes().getFirst().arrangement()).as(text).contains(settled);
+        }
+    }
+
+    /** A variation stands on the notes for every reader: it is ordinary music. */
+    @Test
+    void otherReadersSeeTheVariedNotes() {
+        String text = AbcWriter.write(settled(), 1);
+        String others = text.lines().filter(l -> !l.startsWith("I:")).reduce("", (a, b) -> a + b + "\n");
+        Timeline seen = Timeline.of(AbcReader.read(others).tunes().getFirst().tune());
+        assertThat(seen.notes().subList(1, 4)).extracting(s -> s.pitch().toString()).containsExactly("G4", "A4", "G4");
+        assertThat(seen.tune().bars()).hasSameSizeAs(settled().tune().bars());
+    }
+
+    @Test
+    void variationsThatHaveNoRoomAreReportedAndLeftOut() {
+        String text = JIG.replace("K:G", "I:flourish rung 0 bare\nI:flourish rung 1 more\nI:flourish vary 900 901 fill from 1 G4:1/8\n"
+                + "I:flourish vary 1 2 yodel from 1 G4:3/8\nI:flourish vary 1 2 fill from 1 G4\nI:flourish time 0,x\n"
+                + "I:flourish phrase 3 sings\nI:flourish intro trumpets\nK:G");
+        AbcBook book = AbcReader.read(text);
+        assertThat(book.hasErrors()).isFalse();
+        assertThat(book.findings()).hasSize(6);
+        assertThat(book.tunes().getFirst().arrangement().orElseThrow().ladder().setting(1).isVaried()).isFalse();
     }
 }

@@ -19,6 +19,11 @@ public final class FontFiles {
         });
     }
 
+    /** The bold cut of the words of the interface, which no score uses; the caller closes it. */
+    public static InputStream openStrong() {
+        return open("SourceSans3_700Bold.ttf");
+    }
+
     /** The OpenType file of the music font; the caller closes it. */
     public static InputStream openMusic() {
         return open("Bravura.otf");

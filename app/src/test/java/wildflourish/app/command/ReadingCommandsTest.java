@@ -1,0 +1,138 @@
+package wildflourish.app.command;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import javax.sound.midi.MidiSystem;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Reading, growing and rounds on the command line. */
+class ReadingCommandsTest extends CommandLineTest {
+
+    @TempDir
+    Path folder;
+
+    private Path file;
+
+    @BeforeEach
+    void writeTunes() throws Exception {
+        file = folder.resolve("demo.abc");
+        try (InputStream in = ReadingCommandsTest.class.getResourceAsStream("/wildflourish/app/demo/marram-strand.abc")) {
+            Files.copy(in, file);
+        }
+    }
+
+    @Test
+    void readsTheCrookedTune() throws Exception {
+        JsonNode document = json("read", file, "--tune", 13, "--instrument", "fiddle");
+        assertThat(document.get("title").asText()).isEqualTo("The Crooked Slipway");
+        assertThat(document.get("type").asText()).isEqualTo("reel");
+        assertThat(document.get("form").asText()).isEqualTo("AABB");
+        assertThat(document.get("mode").asText()).isEqualTo("mixolydian");
+        assertThat(document.get("tonic").asText()).isEqualTo("D");
+        assertThat(document.get("scale")).extracting(JsonNode::asText).containsExactly("D", "E", "F#", "G", "A", "B", "C");
+        assertThat(document.get("range").get("low").asText()).isEqualTo("D4");
+        assertThat(document.get("range").get("high").asText()).isEqualTo("D5");
+        JsonNode last = document.get("parts").get(1).get("phrases").get(2);
+        assertThat(last.get("name").asText()).isEqualTo("B3");
+        assertThat(last.get("fromBar").asInt()).isEqualTo(14);
+        assertThat(last.get("toBar").asInt()).isEqualTo(16);
+        assertThat(last.get("sameAs").asText()).isEqualTo("A4");
+        assertThat(last.get("likeness").asText()).isEqualTo("same");
+        assertThat(last.get("firstNote").asText()).isEqualTo("E4");
+        JsonNode order = document.get("teachingOrder");
+        assertThat(order).hasSize(7);
+        assertThat(order.get(2).get("newBars").asInt()).isZero();
+        assertThat(order.get(6).get("shareOfTune").asDouble()).isEqualTo(1);
+        List<String> kinds = new ArrayList<>();
+        document.get("traps").forEach(t -> kinds.add(t.get("kind").asText()));
+        assertThat(kinds).contains("entry", "odd-length", "fourth-finger", "narrow-semitone");
+        assertThat(run("read", file, "--tune", 13)).isZero();
+        assertThat(out.toString()).contains("learn A1").contains("100 %").doesNotContain("{");
+    }
+
+    @Test
+    void readsTunesWithoutNotesOrKey() throws Exception {
+        Files.writeString(file, "X:1\nT:Nothing\nM:4/4\nL:1/8\nK:none\n|\n");
+        run("read", file);
+        Files.writeString(file, "X:1\nT:Little\nM:none\nL:1/8\nK:none\nCDE2\n");
+        JsonNode document = json("read", file);
+        assertThat(document.get("form").asText()).isEqualTo("A");
+        assertThat(document.get("tonality").asText()).contains("no key is written");
+    }
+
+    @Test
+    void growsWithReasonsRunnersUpAndVariations() throws Exception {
+        JsonNode document = json("grow", file, "--tune", 5, "--instrument", "mandolin");
+        JsonNode full = document.get("rungs").get(4);
+        assertThat(full.get("placements")).isNotEmpty().allSatisfy(p -> {
+            assertThat(p.get("reason").asText()).isNotBlank();
+            assertThat(p.get("weighed").asText()).contains("in all: ");
+        });
+        List<String> runners = new ArrayList<>();
+        document.get("rungs").forEach(r -> r.get("placements").forEach(p -> {
+            if (!p.get("runnerUp").isNull()) {
+                runners.add(p.get("runnerUp").asText());
+            }
+        }));
+        assertThat(runners).isNotEmpty().allMatch(r -> r.contains("less") || r.contains("as good"));
+        JsonNode variations = document.get("rungs").get(5).get("variations");
+        assertThat(variations).isNotEmpty().allSatisfy(v -> {
+            assertThat(v.get("toNote").asInt()).isGreaterThanOrEqualTo(v.get("fromNote").asInt());
+            assertThat(v.get("reason").asText()).isNotBlank();
+            assertThat(v.get("verdict").asText()).isIn("clean", "tight");
+        });
+        assertThat(run("grow", file, "--tune", 5, "--instrument", "mandolin", "--free")).isZero();
+        assertThat(out.toString()).contains("fill: ");
+    }
+
+    /** Common to all instruments: whatever is grown, the notes of the tune keep their onsets and the whole its time. */
+    @Test
+    void whatIsGrownMovesNoNoteOfTheTune() throws Exception {
+        for (String instrument : List.of("mandolin", "fiddle", "whistle-d", "anglo-cg", "banjo-five-string")) {
+            JsonNode bare = json("perform", file, "--tune", 5, "--instrument", instrument, "--rung", 0);
+            for (int rung = 1; rung < 6; rung++) {
+                JsonNode played = json("perform", file, "--tune", 5, "--instrument", instrument, "--rung", rung);
+                assertThat(played.get("durationMs")).isEqualTo(bare.get("durationMs"));
+                assertThat(melody(played)).as(instrument + " " + rung).isEqualTo(melody(bare));
+            }
+        }
+    }
+
+    private static List<String> melody(JsonNode document) {
+        List<String> all = new ArrayList<>();
+        document.get("events").forEach(e -> {
+            if (e.get("role").asText().equals("melody")) {
+                all.add(e.get("atMs") + " " + e.get("midi") + " " + e.get("note") + " " + e.get("bar"));
+            }
+        });
+        return all;
+    }
+
+    @Test
+    void writesTheRoundsAsOneFile() throws Exception {
+        Path midi = folder.resolve("whole.mid");
+        assertThat(run("rounds", file, "--tune", 12, "--instrument", "fiddle", "--seed", 4, "--intro", "shuffle", "--tag", "--out", midi))
+                .as(err.toString()).isZero();
+        Path abc = folder.resolve("whole.abc");
+        assertThat(run("rounds", file, "--tune", 12, "--instrument", "fiddle", "--seed", 4, "--intro", "shuffle", "--tag", "--out", abc)).isZero();
+        JsonNode performed = json("perform", abc, "--rung", 1);
+        double seconds = MidiSystem.getSequence(midi.toFile()).getMicrosecondLength() / 1e6;
+        assertThat(performed.get("durationMs").asDouble() / 1000).isBetween(seconds - 0.05, seconds + 0.2);
+        assertThat(Files.readString(abc)).contains("[P:A, time 1]").contains("[P:B2]").doesNotContain(":|");
+        assertThat(run("rounds", file, "--tune", 12, "--instrument", "fiddle", "--seed", 4)).isZero();
+        String first = out.toString();
+        assertThat(run("rounds", file, "--tune", 12, "--instrument", "fiddle", "--seed", 4)).isZero();
+        assertThat(out.toString()).isEqualTo(first).contains("time 3:");
+        assertThat(run("rounds", file, "--tune", 12, "--instrument", "fiddle", "--times", 99)).isEqualTo(2);
+        assertThat(run("rounds", file, "--tune", 12)).isEqualTo(2);
+        assertThat(run("rounds", file, "--tune", 12, "--instrument", "fiddle", "--intro", "trumpets")).isEqualTo(2);
+    }
+}
