@@ -119,7 +119,8 @@ class FlourishCommandTest extends CommandLineTest {
                 assertThat(f.get("hasMs").asDouble()).isPositive();
             }
         });
-        assertThat(verdicts).contains("clean", "blocked");
+        assertThat(verdicts).contains("tight", "blocked");
+        json("check", decorated, "--rung", 4).get("findings").forEach(f -> assertThat(f.get("verdict").asText()).isEqualTo("clean"));
         assertThat(instead).contains("cut");
         assertThat(run("check", decorated)).isZero();
         assertThat(out.toString()).contains("clean up to");

@@ -70,7 +70,7 @@ class ReadingCommandsTest extends CommandLineTest {
 
     @Test
     void growsWithReasonsRunnersUpAndVariations() throws Exception {
-        JsonNode document = json("grow", file, "--tune", 5, "--instrument", "mandolin");
+        JsonNode document = json("grow", file, "--tune", 5, "--instrument", "fiddle");
         JsonNode full = document.get("rungs").get(4);
         assertThat(full.get("placements")).isNotEmpty().allSatisfy(p -> {
             assertThat(p.get("reason").asText()).isNotBlank();
@@ -89,8 +89,8 @@ class ReadingCommandsTest extends CommandLineTest {
             assertThat(v.get("reason").asText()).isNotBlank();
             assertThat(v.get("verdict").asText()).isIn("clean", "tight");
         });
-        assertThat(run("grow", file, "--tune", 5, "--instrument", "mandolin", "--free")).isZero();
-        assertThat(out.toString()).contains("fill: ");
+        assertThat(run("grow", file, "--tune", 5, "--instrument", "fiddle", "--free")).isZero();
+        assertThat(out.toString()).contains("connecting note: ");
     }
 
     /** Common to all instruments: whatever is grown, the notes of the tune keep their onsets and the whole its time. */

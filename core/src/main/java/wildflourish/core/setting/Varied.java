@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import wildflourish.core.planning.Choices;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Element;
+import wildflourish.core.tune.Marks;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Timeline;
@@ -31,6 +32,11 @@ public record Varied(Timeline tune, Setting setting, List<Integer> plain, List<S
      * @param plain the plain tune
      */
     public static Varied of(Timeline plain, Setting setting) {
+        return of(plain, setting, true);
+    }
+
+    /** As above; without {@code dressed} the notes of variations stand just as they are given. */
+    private static Varied of(Timeline plain, Setting setting, boolean dressed) {
         if (!setting.isVaried()) {
             List<Integer> same = java.util.stream.IntStream.range(0, plain.size()).boxed().toList();
             return new Varied(plain, setting, same, java.util.Collections.nCopies(plain.size(), ""), same);
@@ -65,6 +71,7 @@ public record Varied(Timeline tune, Setting setting, List<Integer> plain, List<S
                 if (playing != variation.get()) {
                     playing = variation.get();
                     Ratio time = time(plain, playing, here, b);
+                    int at = elements.size();
                     while (!pending.isEmpty() && time.isPositive()) {
                         Element taken = pending.removeFirst();
                         time = time.minus(taken.length());
@@ -73,6 +80,9 @@ public record Varied(Timeline tune, Setting setting, List<Integer> plain, List<S
                             plainOf.add(playing.from());
                             kinds.add(playing.kind());
                         }
+                    }
+                    if (dressed) {
+                        dress(elements, at, plain, playing, here, b);
                     }
                 } else {
                     first = now[here - 1];
@@ -85,6 +95,22 @@ public record Varied(Timeline tune, Setting setting, List<Integer> plain, List<S
         SortedMap<Integer, List<String>> placed = new TreeMap<>();
         setting.byNote().forEach((n, ids) -> placed.put(now[n], ids));
         return new Varied(Timeline.of(tune), new Setting(placed), plainOf, kinds, List.of(now));
+    }
+
+    /** Gives the notes of a variation the chord symbol and the space behind them that the notes had which they replace. */
+    private static void dress(List<Element> elements, int from, Timeline plain, Variation variation, int note, int bar) {
+        int last = note;
+        while (last + 1 < variation.to() && plain.note(last + 1).bar() == bar) {
+            last++;
+        }
+        if (from < elements.size() && elements.get(from) instanceof Note first) {
+            Marks marks = plain.note(note).note().marks();
+            elements.set(from, first.withMarks(new Marks(first.marks().decorations(), first.marks().graces(), first.marks().slashed(),
+                    marks.chord(), first.marks().annotations())));
+        }
+        if (from < elements.size() && elements.getLast() instanceof Note end) {
+            elements.set(elements.size() - 1, end.withGapAfter(plain.note(last).note().gapAfter()));
+        }
     }
 
     /** The time that the notes a variation replaces have in one bar, from one of them on. */
@@ -166,6 +192,6 @@ public record Varied(Timeline tune, Setting setting, List<Integer> plain, List<S
                 back = back.with(new Variation(from, from + variation.pitches().size(), variation.kind(), notes));
             }
         }
-        return back.isVaried() ? of(now, back).tune().tune() : tune;
+        return back.isVaried() ? of(now, back, false).tune().tune() : tune;
     }
 }

@@ -55,7 +55,7 @@ import wildflourish.core.tune.TuneType;
  * I:flourish phrase 30 remark keep it light
  * I:flourish density 4 5 1
  * I:flourish vary 12 13 connect from 3 F#4:1/8 E4:1/8
- * I:flourish was 12 F#4:1/4
+ * I:flourish was 12 - K:D F2
  * I:flourish locked 12
  * I:flourish forbid 14 cut
  * I:flourish free
@@ -126,7 +126,7 @@ final class Instructions {
                             .take(words[3].split("\\s+", 3), line.number());
                     case "phrase" -> marks = phrase(marks, Integer.parseInt(words[2]), words[3]);
                     case "heads" -> heads.put(Integer.parseInt(words[2]), Integer.parseInt(words[3]));
-                    case "was" -> was.put(Integer.parseInt(words[2]), Variation.parse(words[3]));
+                    case "was" -> was.put(Integer.parseInt(words[2]), Stretch.read(words[3], tune.head()));
                     case "locked" -> wishes = wishes.locking(Integer.parseInt(words[2]), true);
                     case "forbid" -> wishes = wishes.forbidding(Integer.parseInt(words[2]), words[3], true);
                     case "time" -> {
@@ -168,12 +168,15 @@ final class Instructions {
                         "they were kept as part of the plain tune");
             }
         }
+        ladder = fitting(ladder, Timeline.of(plain), lines, findings);
         Arrangement arrangement = new Arrangement(
                 plain, instrument, tempo, speeds, school, choices, marks, wishes, rounds, ladder, Map.of());
         for (Map.Entry<String, Rungs> other : elsewhere.entrySet()) {
             if (other.getValue().areNamed()) {
                 arrangement = arrangement.keeping(other.getKey(), other.getValue().ladder(
                         Vocabulary.of(Instruments.known(other.getKey())), notes, findings));
+                arrangement = arrangement.keeping(other.getKey(),
+                        fitting(arrangement.elsewhere().get(other.getKey()), Timeline.of(plain), lines, findings));
             }
         }
         return Optional.of(arrangement);
@@ -188,6 +191,19 @@ final class Instructions {
             case "remark" -> marks.remarking(note, Optional.of(AbcText.unescape(parts[1])));
             default -> throw new IllegalArgumentException("'" + parts[0] + "' is not known of a phrase");
         };
+    }
+
+    /** The ladder without variations that do not fit what they are to replace. */
+    private static Ladder fitting(Ladder ladder, Timeline tune, List<AbcLine> lines, Findings findings) {
+        Ladder fitting = ladder;
+        for (Variation variation : ladder.setting(ladder.size() - 1).variations().values()) {
+            if (!variation.fits(tune)) {
+                findings.warning(lines.getFirst().number(), 1, "a variation does not fit the notes from %d on".formatted(variation.from()),
+                        "it was left out");
+                fitting = fitting.unvary(ladder.size() - 1, variation);
+            }
+        }
+        return fitting;
     }
 
     private static List<String> lines(Rounds rounds) {
@@ -359,7 +375,7 @@ final class Instructions {
         lines.addAll(lines(arrangement.rounds()));
         Timeline bare = Timeline.of(arrangement.tune());
         ladder.setting(shown).variations().values().forEach(v -> lines.add("was " + v.from() + " "
-                + Variation.text(bare.notes().subList(v.from(), v.to()).stream().map(Timeline.Stand::note).toList())));
+                + Stretch.write(bare.notes().subList(v.from(), v.to()), arrangement.tune().head())));
         Arrangement.Played played = arrangement.played(shown);
         List<Notation> signs = Spelling.signs(played.arrangement().situation(),
                 played.arrangement().ladder().setting(played.rung()));

@@ -195,8 +195,8 @@ class AbcWriterTest {
         Arrangement grown = arrangement();
         Ladder ladder = grown.ladder().renamed(2, "50 % & more").dense(4, Optional.of(new Density(6, 2)))
                 .vary(1, new Variation(1, 2, "restate", Variation.parse("G4:1/8 A4:1/8 G4:1/8")))
-                .vary(3, new Variation(8, 11, "lick:the_low_road", Variation.parse("B4:1/4 G4:1/8 B4:3/8")))
-                .vary(5, new Variation(17, 18, "fill", Variation.parse("G4:1/4 G4:1/8")));
+                .vary(3, new Variation(9, 11, "lick:the_low_road", Variation.parse("B4:1/8 G4:1/8 B4:1/8")))
+                .vary(5, new Variation(20, 21, "fill", Variation.parse("G4:1/4 G4:1/8")));
         Rounds rounds = new Rounds(List.of(List.of(new Rounds.Pass(0), new Rounds.Pass(4, Optional.of("octave-up")))),
                 Rounds.Intro.POTATOES, Rounds.Tag.CLOSING, Optional.of(17L));
         return grown.with(ladder)
@@ -229,10 +229,10 @@ class AbcWriterTest {
     void variationsThatHaveNoRoomAreReportedAndLeftOut() {
         String text = JIG.replace("K:G", "I:flourish rung 0 bare\nI:flourish rung 1 more\nI:flourish vary 900 901 fill from 1 G4:1/8\n"
                 + "I:flourish vary 1 2 yodel from 1 G4:3/8\nI:flourish vary 1 2 fill from 1 G4\nI:flourish time 0,x\n"
-                + "I:flourish phrase 3 sings\nI:flourish intro trumpets\nK:G");
+                + "I:flourish vary 2 3 fill from 1 G4:7/8\nI:flourish phrase 3 sings\nI:flourish intro trumpets\nK:G");
         AbcBook book = AbcReader.read(text);
         assertThat(book.hasErrors()).isFalse();
-        assertThat(book.findings()).hasSize(6);
+        assertThat(book.findings()).hasSize(7);
         assertThat(book.tunes().getFirst().arrangement().orElseThrow().ladder().setting(1).isVaried()).isFalse();
     }
 }
