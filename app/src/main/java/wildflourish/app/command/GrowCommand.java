@@ -14,6 +14,7 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import wildflourish.app.work.BookGrowth;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Grower;
 import wildflourish.core.growth.Grown;
@@ -23,6 +24,8 @@ import wildflourish.core.ornament.Situation;
 import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tempo;
+import wildflourish.formats.abc.AbcBook;
+import wildflourish.formats.abc.AbcWriter;
 
 /** The ladder of settings for an instrument, with a reason for each placement. */
 @Command(name = "grow", description = "The ladder of settings for an instrument.", mixinStandardHelpOptions = true)
@@ -40,6 +43,10 @@ final class GrowCommand implements Callable<Integer> {
     @Option(names = "--prune", description = "thin the file's own fullest rung out, rather than growing from bare")
     private boolean prune;
 
+    @Option(names = "--book", paramLabel = "PATH",
+            description = "grow every tune of the file and write the book with its ladders to PATH (.abc)")
+    private Path book;
+
     @Option(names = "--json")
     private boolean json;
 
@@ -50,6 +57,9 @@ final class GrowCommand implements Callable<Integer> {
     public Integer call() {
         if (!options.hasInstrument()) {
             throw Refusal.call("a ladder is grown for an instrument: choose one, as in --instrument whistle-d");
+        }
+        if (book != null) {
+            return growBook();
         }
         TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.AS_WRITTEN);
         Arrangement arrangement = read.arrangement();
@@ -65,6 +75,28 @@ final class GrowCommand implements Callable<Integer> {
             print(arrangement, grown, out);
         }
         return read.status();
+    }
+
+    /** The whole book; how far it is stands on standard error, where a terminal shows it in one line. */
+    private int growBook() {
+        PrintWriter err = spec.commandLine().getErr();
+        AbcBook read = options.book(file, err);
+        int all = read.tunes().size();
+        long[] told = {System.nanoTime()};
+        List<Arrangement> grown = BookGrowth.grow(read.tunes(), options.instrument(), done -> {
+            synchronized (told) {
+                if (System.nanoTime() - told[0] > 500_000_000L) {
+                    told[0] = System.nanoTime();
+                    err.print("\rgrown %d of %d".formatted(done, all));
+                    err.flush();
+                }
+            }
+        }, Thread.currentThread()::isInterrupted);
+        StringBuilder text = new StringBuilder();
+        grown.forEach(a -> text.append(AbcWriter.write(a, 0)).append('\n'));
+        Output.write(book, text.toString().getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        spec.commandLine().getOut().printf("%d tunes grown for the %s: %s%n", grown.size(), options.instrument().name(), book);
+        return read.hasErrors() ? 1 : 0;
     }
 
     private static ObjectNode document(Arrangement arrangement, Grower grower, Grown grown) {

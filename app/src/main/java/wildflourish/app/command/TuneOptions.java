@@ -88,7 +88,7 @@ final class TuneOptions {
         return new Read(arrangement, chosen, book.hasErrors());
     }
 
-    private static AbcBook book(Path file, PrintWriter err) {
+    static AbcBook book(Path file, PrintWriter err) {
         byte[] bytes;
         try {
             if (Files.isDirectory(file)) {
@@ -159,7 +159,8 @@ final class TuneOptions {
         return instrument != null && !instrument.equals("none");
     }
 
-    private Instrument instrument() {
+    /** The instrument asked for. */
+    Instrument instrument() {
         return instrument(instrument == null ? "none" : instrument);
     }
 

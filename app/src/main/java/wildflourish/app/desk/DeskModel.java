@@ -27,6 +27,7 @@ import wildflourish.app.rounds.RoundsState;
 import wildflourish.app.shelf.ShelfModel;
 import wildflourish.app.trellis.Openings;
 import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.work.Documents;
 import wildflourish.app.work.Exports;
 import wildflourish.app.work.Keeper;
 import wildflourish.app.work.SafeWrite;
@@ -381,6 +382,49 @@ public final class DeskModel {
         String document = tune.arrangement().map(a -> AbcWriter.write(a, 0)).orElseGet(
                 () -> AbcWriter.write(tune.tune()));
         return library.add(head.title(), type, head.key().spoken(), head.meter().toString(), document);
+    }
+
+    /**
+     * Grows a ladder for every tune on the shelf that has none yet, in the background, as a new edition of each; what is grown
+     * before it is stopped is kept.
+     */
+    public void growAll() {
+        AtomicBoolean stop = begin("growing the shelf");
+        keeper.ask(Library::tunes, background).thenAcceptAsync(tunes -> {
+            int grown = 0;
+            for (int i = 0; i < tunes.size() && !stop.get(); i++) {
+                long id = tunes.get(i).id();
+                String document = keeper.ask(l -> l.current(id).document(), Runnable::run).join();
+                AbcTune read = Documents.read(document);
+                if (read.arrangement().isEmpty()) {
+                    String with = Documents.write(Documents.grown(read.tune(), Instruments.known(Openings.FIRST_INSTRUMENT)));
+                    grown += keeper.ask(l -> keepGrown(l, id, document, with), Runnable::run).join();
+                }
+                int done = i + 1;
+                ui.execute(() -> {
+                    if (!stop.get()) {
+                        busy.set("growing the shelf: %d of %d".formatted(done, tunes.size()));
+                    }
+                });
+            }
+            int all = grown;
+            ui.execute(() -> {
+                if (!stop.get()) {
+                    end();
+                    say(all == 0 ? "every tune has its ladder already" : "%d tune%s grown".formatted(all, all == 1 ? "" : "s"));
+                }
+            });
+        }, background);
+    }
+
+    /** Keeps a grown ladder, unless the tune has been edited meanwhile; how many were kept. */
+    private static int keepGrown(Library library, long tune, String before, String document) {
+        var now = library.current(tune);
+        if (!now.document().equals(before)) {
+            return 0;
+        }
+        library.save(tune, now.id(), "ladder grown", document);
+        return 1;
     }
 
     private void refresh() {

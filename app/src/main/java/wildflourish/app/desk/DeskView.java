@@ -41,7 +41,7 @@ public final class DeskView extends BorderPane {
 
     private static final String TRELLIS_HINTS =
             "← → note    ↑ ↓ rung    letter: place or lift    Ctrl+↑ ↓ look at    , simpler    + – tempo    Ctrl+Z undo    Ctrl+I instrument";
-    private static final String SHELF_HINTS = "↑ ↓ tune    Enter: open    Ctrl+O bring in    Ctrl+2 trellis";
+    private static final String SHELF_HINTS = "↑ ↓ tune    Enter: open    Ctrl+O bring in    Ctrl+G grow all    Ctrl+2 trellis";
 
     private static final String CHART_HINTS = "↑ ↓ note    Enter: take a change    Ctrl+Z undo    Ctrl+P print the chart";
 
@@ -80,7 +80,7 @@ public final class DeskView extends BorderPane {
         this.rounds = new RoundsView(model.rounds(), model::follow, this::askForExport);
         this.chart = new ChartView(model.chart());
         this.shelf = new ShelfView(model.shelf(), new Incipits(model::document, model.palette()::get), model::open,
-                this::askForFile);
+                this::askForFile, model::growAll);
         getStyleClass().add("desk");
         screens.getChildren().addAll(shelf, trellis, reading, rounds, chart, across);
         setTop(new VBox(top(), path));
@@ -322,7 +322,13 @@ public final class DeskView extends BorderPane {
         accelerator(scene, KeyCode.DIGIT6, model::openRounds);
         accelerator(scene, KeyCode.I, () -> onTrellis(t -> trellis.chooseInstrument()));
         accelerator(scene, KeyCode.H, () -> onTrellis(t -> t.places().keepHabit()));
-        accelerator(scene, KeyCode.G, () -> onTrellis(t -> t.ornaments().grow()));
+        accelerator(scene, KeyCode.G, () -> {
+            if (model.screen().get() == DeskModel.Screen.SHELF) {
+                model.growAll();
+            } else {
+                onTrellis(t -> t.ornaments().grow());
+            }
+        });
         accelerator(scene, KeyCode.T, () -> onTrellis(t -> t.ornaments().prune()));
         accelerator(scene, KeyCode.R, () -> onTrellis(t -> t.ornaments().spread()));
         accelerator(scene, KeyCode.B, () -> onTrellis(t -> trellis.toggleLadder()));

@@ -28,7 +28,7 @@ public final class ShelfView extends VBox {
      * @param open opens a tune on the trellis
      * @param bringIn asks for a file to import
      */
-    public ShelfView(ShelfModel model, Incipits incipits, LongConsumer open, Runnable bringIn) {
+    public ShelfView(ShelfModel model, Incipits incipits, LongConsumer open, Runnable bringIn, Runnable growAll) {
         super(10);
         getStyleClass().add("shelf");
         TextField search = new TextField();
@@ -40,7 +40,11 @@ public final class ShelfView extends VBox {
         Button add = new Button("Bring in a file…");
         add.setId("bring-in");
         add.setOnAction(e -> bringIn.run());
-        HBox top = new HBox(10, search, add);
+        Button grow = new Button("Grow all");
+        grow.setId("grow-all");
+        grow.setTooltip(new javafx.scene.control.Tooltip("a ladder for every tune that has none yet: Ctrl+G"));
+        grow.setOnAction(e -> growAll.run());
+        HBox top = new HBox(10, search, grow, add);
         list = new ListView<>(model.shown());
         list.setId("tunes");
         list.setAccessibleText("the tunes on the shelf");

@@ -12,7 +12,7 @@ import wildflourish.library.Edition;
 public final class Openings {
 
     /** The instrument that a tune without a ladder gets one for. */
-    private static final String FIRST_INSTRUMENT = "whistle-d";
+    public static final String FIRST_INSTRUMENT = "whistle-d";
 
     private Openings() {}
 

@@ -90,6 +90,28 @@ public class Benchmarks {
         return Planner.plan(tune, situation.instrument());
     }
 
+    /** 32 bars taken apart: parts, phrases, likeness, mode, teaching order, traps. */
+    @Benchmark
+    public Object read32() {
+        wildflourish.core.reading.Reading reading = wildflourish.core.reading.Reading.of(tune);
+        return List.of(reading, wildflourish.core.reading.Traps.of(reading, situation));
+    }
+
+    /** A book of 1,000 tunes read and grown for the fiddle, on every core. */
+    @Benchmark
+    public Object growBook() {
+        return wildflourish.app.work.BookGrowth.grow(AbcReader.read(book).tunes(), Instruments.known("fiddle"), done -> { }, () -> false);
+    }
+
+    /** What would come instead of one placement. */
+    @Benchmark
+    public Object instead(GrownOnEach on) {
+        var setting = on.arrangement.ladder().setting(4);
+        int note = setting.byNote().lastKey();
+        return new Grower(on.situation, on.arrangement.tempo(), on.arrangement.speeds(), Taste.of(on.arrangement.instrument()))
+                .without(on.arrangement.ladder(), 4, note, setting.at(note).getFirst());
+    }
+
     /** Six rungs for 32 bars. */
     @Benchmark
     public Grown growLadder() {

@@ -117,6 +117,16 @@ class ReadingCommandsTest extends CommandLineTest {
     }
 
     @Test
+    void growsAWholeBook() throws Exception {
+        Path book = folder.resolve("book.abc");
+        assertThat(run("grow", file, "--instrument", "fiddle", "--book", book)).isZero();
+        assertThat(out.toString()).contains("13 tunes grown for the fiddle");
+        JsonNode checked = json("check", book, "--tune", 9, "--rung", 4);
+        assertThat(checked.get("instrument").asText()).isEqualTo("fiddle");
+        assertThat(checked.get("findings")).isNotEmpty();
+    }
+
+    @Test
     void writesTheRoundsAsOneFile() throws Exception {
         Path midi = folder.resolve("whole.mid");
         assertThat(run("rounds", file, "--tune", 12, "--instrument", "fiddle", "--seed", 4, "--intro", "shuffle", "--tag", "--out", midi))

@@ -145,6 +145,20 @@ class ReadingWindowTest extends WindowTest {
     }
 
     @Test
+    void theWholeShelfIsGrownInTheBackground() {
+        open(true);
+        push(KeyCode.CONTROL, KeyCode.DIGIT1);
+        clickOn("#grow-all");
+        until(() -> model.busy().get().isEmpty() && model.message().get().contains("grown"));
+        long last = model.shelf().tunes().getLast().id();
+        var document = model.document(last);
+        until(document::isDone);
+        assertThat(document.join()).contains("I:flourish rung 5 wild").contains("I:flourish place");
+        clickOn("#grow-all");
+        until(() -> model.message().get().contains("very tune has its ladder"));
+    }
+
+    @Test
     void roundsAreShuffledByTheirSeedAndWrittenToOneFile() throws Exception {
         open(true);
         push(KeyCode.CONTROL, KeyCode.DIGIT6);
