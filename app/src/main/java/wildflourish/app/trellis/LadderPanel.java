@@ -209,11 +209,7 @@ final class LadderPanel extends VBox {
     }
 
     private static String spot(TrellisState now, int note) {
-        if (note >= now.situation().tune().size()) {
-            return "a note that is gone";
-        }
-        var stand = now.situation().tune().note(note);
-        return "%s in %s".formatted(stand.pitch().spoken(), stand.barNumber() == 0 ? "the pickup" : "bar " + stand.barNumber());
+        return note < now.situation().tune().size() ? now.situation().tune().note(note).inWords() : "a note that is gone";
     }
 
     private Node wish(String words, int note, Optional<String> forbidden) {

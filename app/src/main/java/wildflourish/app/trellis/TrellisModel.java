@@ -27,7 +27,6 @@ import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Varied;
 import wildflourish.core.tune.Pitch;
-import wildflourish.core.tune.Ratio;
 
 /**
  * The state of the trellis and what can be done to it. Every command computes the next state at once, publishes it, and
@@ -373,15 +372,7 @@ public final class TrellisModel {
     /** How the note in hand is called: {@code G, bar 3, beat 2, two quavers}. */
     static String noteInWords(TrellisState state) {
         var stand = state.situation().tune().note(state.note());
-        int beat = 0;
-        Ratio at = Ratio.ZERO;
-        for (Ratio length : stand.meter().beats()) {
-            if (!stand.offset().isLess(at)) {
-                beat++;
-            }
-            at = at.plus(length);
-        }
         String bar = stand.barNumber() == 0 ? "pickup" : "bar " + stand.barNumber();
-        return "%s  ·  %s, beat %d".formatted(stand.pitch().spoken(), bar, beat);
+        return "%s  ·  %s, beat %d".formatted(stand.pitch().spoken(), bar, stand.beat());
     }
 }

@@ -2,12 +2,12 @@ package wildflourish.core.growth;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Variation;
@@ -157,25 +157,39 @@ final class Chooser {
         return end.ids().stream().anyMatch(start.ids()::contains) ? -(long) taste.alike() * taste.neighbours() : 0;
     }
 
-    private static Decision of(List<Decision> decisions, int phrase) {
-        return decisions.stream().filter(d -> d.phrases.contains(phrase)).findFirst().orElseThrow();
-    }
-
     /** Whether a phrase's decided notes begin with its first note, so that the phrase before can touch them. */
     private static boolean startsAtOnce(Decision decision, Phrase phrase) {
         return decision.phrases.size() == 1 || phrase.bodyNote() - phrase.fromNote() == decision.leads;
     }
 
-    private long touching(List<Decision> decisions, List<Phrase> phrases) {
-        Map<Integer, Decision> byPhrase = new HashMap<>();
-        decisions.forEach(d -> d.phrases.forEach(p -> byPhrase.put(p, d)));
-        long sum = 0;
-        for (int p = 0; p + 1 < phrases.size(); p++) {
-            Decision one = byPhrase.get(p);
-            Decision next = byPhrase.get(p + 1);
-            if (startsAtOnce(next, phrases.get(p + 1)) && one.choice.picks().length > 0 && next.choice.picks().length > 0) {
-                sum += between(last(one, one.choice.picks()), next.options.getFirst().get(next.choice.picks()[0]));
+    /** Two decisions of which the second may touch the first, as often as they follow one another. */
+    private record Pair(int before, int after) {}
+
+    private List<Pair> pairs(List<Decision> decisions, List<Phrase> phrases) {
+        int[] of = new int[phrases.size()];
+        for (int d = 0; d < decisions.size(); d++) {
+            for (int p : decisions.get(d).phrases) {
+                of[p] = d;
             }
+        }
+        List<Pair> pairs = new ArrayList<>();
+        for (int p = 0; p + 1 < phrases.size(); p++) {
+            if (startsAtOnce(decisions.get(of[p + 1]), phrases.get(p + 1))) {
+                pairs.add(new Pair(of[p], of[p + 1]));
+            }
+        }
+        return pairs;
+    }
+
+    private long between(Decision before, Decision after) {
+        return before.choice.picks().length == 0 || after.choice.picks().length == 0 ? 0
+                : between(last(before, before.choice.picks()), after.options.getFirst().get(after.choice.picks()[0]));
+    }
+
+    private long touching(List<Decision> decisions, List<Phrase> phrases) {
+        long sum = 0;
+        for (Pair pair : pairs(decisions, phrases)) {
+            sum += between(decisions.get(pair.before()), decisions.get(pair.after()));
         }
         return Math.max(sum, Long.MIN_VALUE / 2);
     }
@@ -183,43 +197,56 @@ final class Chooser {
     /** How a decision may begin and end, and what the best choice with these ends is. */
     private record Ends(Option first, Option last, PhraseChooser.Choice choice) {}
 
+    /**
+     * Solves the decisions that touch, the others kept at their best. As long as those then touch one of the others, it is taken
+     * in as well; once none does, nothing could be better, since leaving the others free of what touches them can only add.
+     */
     private void untangle(List<Decision> decisions, List<Phrase> phrases) {
-        List<List<Ends>> ways = new ArrayList<>();
-        for (Decision decision : decisions) {
-            ways.add(ways(decision));
+        List<Pair> pairs = pairs(decisions, phrases);
+        TreeMap<Integer, List<Ends>> ways = new TreeMap<>();
+        while (true) {
+            TreeSet<Integer> more = new TreeSet<>();
+            for (Pair pair : pairs) {
+                boolean solved = ways.containsKey(pair.before()) && ways.containsKey(pair.after());
+                if (!solved && between(decisions.get(pair.before()), decisions.get(pair.after())) < 0) {
+                    more.add(pair.before());
+                    more.add(pair.after());
+                }
+            }
+            more.removeAll(ways.keySet());
+            if (more.isEmpty()) {
+                return;
+            }
+            more.forEach(d -> ways.put(d, ways(decisions.get(d))));
+            solve(decisions, ways, pairs);
         }
-        List<int[]> pairs = new ArrayList<>();
-        for (int p = 0; p + 1 < phrases.size(); p++) {
-            Decision next = of(decisions, p + 1);
-            if (startsAtOnce(next, phrases.get(p + 1))) {
-                pairs.add(new int[] {decisions.indexOf(of(decisions, p)), decisions.indexOf(next)});
+    }
+
+    private void solve(List<Decision> decisions, TreeMap<Integer, List<Ends>> ways, List<Pair> pairs) {
+        List<Integer> order = List.copyOf(ways.keySet());
+        List<int[]> inside = new ArrayList<>();
+        for (Pair pair : pairs) {
+            if (ways.containsKey(pair.before()) && ways.containsKey(pair.after())) {
+                inside.add(new int[] {order.indexOf(pair.before()), order.indexOf(pair.after())});
             }
         }
-        long[] rest = new long[decisions.size() + 1];
-        for (int d = decisions.size() - 1; d >= 0; d--) {
-            rest[d] = rest[d + 1] + ways.get(d).getFirst().choice().value();
+        List<List<Ends>> open = List.copyOf(ways.values());
+        long[] rest = new long[order.size() + 1];
+        for (int d = order.size() - 1; d >= 0; d--) {
+            rest[d] = rest[d + 1] + open.get(d).getFirst().choice().value();
         }
-        Search search = new Search(ways, pairs, rest);
+        Search search = new Search(open, inside, rest);
         search.go(0, 0);
-        for (int d = 0; d < decisions.size(); d++) {
-            decisions.get(d).choice = ways.get(d).get(search.best[d]).choice();
+        for (int d = 0; d < order.size(); d++) {
+            decisions.get(order.get(d)).choice = open.get(d).get(search.best[d]).choice();
         }
     }
 
     private static List<Ends> ways(Decision decision) {
         List<Ends> ways = new ArrayList<>();
-        List<List<Option>> options = decision.options;
-        int n = options.size();
-        for (int f = 0; f < options.getFirst().size(); f++) {
-            for (int from = 0; from < n; from++) {
-                for (int l = 0; l < options.get(from).size(); l++) {
-                    if (from + options.get(from).get(l).span() == n) {
-                        PhraseChooser.Choice choice = decision.chooser.best(f, from, l);
-                        if (choice.picks().length > 0) {
-                            ways.add(new Ends(options.getFirst().get(f), last(decision, choice.picks()), choice));
-                        }
-                    }
-                }
+        for (int f = 0; f < decision.options.getFirst().size(); f++) {
+            for (PhraseChooser.Choice choice : decision.chooser.bestByEnd(f)) {
+                ways.add(new Ends(decision.options.getFirst().get(f), last(decision, choice.picks()), choice));
             }
         }
         ways.sort((a, b) -> Long.compare(b.choice().value(), a.choice().value()));

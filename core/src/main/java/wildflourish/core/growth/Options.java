@@ -3,6 +3,8 @@ package wildflourish.core.growth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
 import wildflourish.core.ornament.Gesture;
 import wildflourish.core.ornament.Gestures;
 import wildflourish.core.ornament.Making;
@@ -31,9 +33,9 @@ final class Options {
         this.taste = taste;
         this.candidates = candidates;
         this.variations = variations;
-        for (int note = 0; note < situation.tune().size(); note++) {
-            all.add(options(note));
-        }
+        Set<String> allowed = taste.allowed(taste.rungs().size() - 1, true);
+        // Each note's options are its own affair, so that every core can take its share.
+        all.addAll(IntStream.range(0, situation.tune().size()).parallel().mapToObj(note -> options(note, allowed)).toList());
     }
 
     /** The options of a note, nothing first. */
@@ -41,12 +43,12 @@ final class Options {
         return all.get(note);
     }
 
-    private List<Option> options(int note) {
+    private List<Option> options(int note, Set<String> allowed) {
         List<Option> options = new ArrayList<>();
         options.add(Option.NOTHING);
         List<Ornament> worth = new ArrayList<>();
         for (Ornament ornament : situation.vocabulary().all()) {
-            if (candidates.gain(note, ornament) > 0) {
+            if (allowed.contains(ornament.id()) && candidates.gain(note, ornament) > 0) {
                 Option alone = option(note, List.of(ornament));
                 if (!alone.blocked()) {
                     worth.add(ornament);
@@ -57,7 +59,7 @@ final class Options {
         stack(note, worth, 0, List.of(), options);
         for (Offer offer : variations.startingAt(note)) {
             Playability.Fit fit = fit(offer);
-            if (fit != Playability.Fit.BLOCKED && offer.gain() > 0) {
+            if (fit != Playability.Fit.BLOCKED && offer.gain() > 0 && allowed.contains(offer.kind().id())) {
                 boolean tight = fit == Playability.Fit.TIGHT;
                 options.add(Option.of(offer, offer.gain() - (tight ? taste.tight() : 0), tight));
             }
@@ -100,7 +102,8 @@ final class Options {
         Optional<Gesture> gesture = Gestures.make(situation, note, ornaments) instanceof Making.Made made
                 ? Optional.of(made.gesture()) : Optional.empty();
         Playability.Fit fit = gesture.map(g -> Playability.fit(situation, g, tempo, speeds)).orElse(Playability.Fit.BLOCKED);
-        int gain = weighed(note, ornaments, fit == Playability.Fit.TIGHT).stream().mapToInt(Grown.Weighed::points).sum();
+        int gain = fit == Playability.Fit.BLOCKED ? 0
+                : weighed(note, ornaments, fit == Playability.Fit.TIGHT).stream().mapToInt(Grown.Weighed::points).sum();
         return Option.of(ornaments, gain, fit == Playability.Fit.TIGHT, fit == Playability.Fit.BLOCKED, gesture);
     }
 

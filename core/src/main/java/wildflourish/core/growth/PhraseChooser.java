@@ -2,6 +2,7 @@ package wildflourish.core.growth;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -111,28 +112,90 @@ final class PhraseChooser {
                 });
             }
         }
-        this.dull = new boolean[kinds.size()][kinds.size()];
-        for (int a = 0; a < kinds.size(); a++) {
-            for (int b = 0; b < kinds.size(); b++) {
-                dull[a][b] = kinds.get(a).stream().anyMatch(kinds.get(b)::contains);
+        this.dull = dull();
+        this.width = (budget + 1) * (heavyBudget + 1) * kinds.size() * 2;
+    }
+
+    /** Which kinds share an ornament, so that one after the other is dull. */
+    private boolean[][] dull() {
+        Map<String, Integer> numbers = new HashMap<>();
+        BitSet[] has = new BitSet[kinds.size()];
+        for (int k = 0; k < has.length; k++) {
+            has[k] = new BitSet();
+            for (String id : kinds.get(k)) {
+                has[k].set(numbers.computeIfAbsent(id, i -> numbers.size()));
             }
         }
-        this.width = (budget + 1) * (heavyBudget + 1) * kinds.size() * 2;
+        boolean[][] all = new boolean[has.length][has.length];
+        for (int a = 0; a < has.length; a++) {
+            for (int b = a; b < has.length; b++) {
+                all[a][b] = has[a].intersects(has[b]);
+                all[b][a] = all[a][b];
+            }
+        }
+        return all;
     }
 
     /** The best choice of all. */
     Choice best() {
-        return best(-1, -1, -1);
+        Layer[] layers = layers(-1);
+        Layer end = layers[options.size()];
+        if (end == null || end.size == 0) {
+            return new Choice(NONE, new int[0]);
+        }
+        int slot = 0;
+        for (int s = 1; s < end.size; s++) {
+            slot = end.values[s] > end.values[slot] ? s : slot;
+        }
+        return new Choice(end.values[slot], picks(layers, end.parentNotes[slot], end.parents[slot], end.picks[slot]));
     }
 
-    /**
-     * The best choice whose first note has a given option, and whose last stretch has one.
-     *
-     * @param first index of the first note's option; −1 for any
-     * @param lastNote the note on which its last stretch begins; −1 for any
-     * @param last index of that stretch's option
-     */
-    Choice best(int first, int lastNote, int last) {
+    /** For each way to end, by note and option of the last stretch, the best choice whose first note has a given option. */
+    List<Choice> bestByEnd(int first) {
+        int n = options.size();
+        Layer[] layers = layers(first);
+        List<Choice> all = new ArrayList<>();
+        for (int note = 0; note < n; note++) {
+            for (int o = 0; layers[note] != null && o < options.get(note).size(); o++) {
+                Option option = options.get(note).get(o);
+                if (note + option.span() != n || note == 0 && o != first) {
+                    continue;
+                }
+                boolean[] barred = option.size() == 0 ? null : barred(note, option);
+                long best = NONE;
+                int from = -1;
+                for (int s = 0; s < layers[note].size; s++) {
+                    long value = value(layers[note], s, note, o, barred);
+                    if (value > best) {
+                        best = value;
+                        from = s;
+                    }
+                }
+                if (from >= 0) {
+                    all.add(new Choice(best, picks(layers, note, from, o)));
+                }
+            }
+        }
+        return all;
+    }
+
+    /** What the choice is worth that goes on from a state with an option; {@link #NONE} where that is not allowed. */
+    private long value(Layer layer, int slot, int note, int o, boolean[] barred) {
+        Option option = options.get(note).get(o);
+        int state = layer.states[slot];
+        boolean adjacent = (state & 1) == 1;
+        int kind = (state >> 1) % kinds.size();
+        int used = (state >> 1) / kinds.size() / (heavyBudget + 1) + option.size();
+        int heavy = (state >> 1) / kinds.size() % (heavyBudget + 1) + option.heavy();
+        if (used > budget || heavy > heavyBudget || adjacent && barred != null && barred[kind]) {
+            return NONE;
+        }
+        boolean isDull = option.size() > 0 && dull[kind][kindOf[note][o]];
+        return layer.values[slot] + option.gain() - (isDull ? adjacent ? alikeNeighbours : alike : 0);
+    }
+
+    /** The states before each note; with {@code first} not negative only those that begin with that option. */
+    private Layer[] layers(int first) {
         int n = options.size();
         int heavies = heavyBudget + 1;
         int kindCount = kinds.size();
@@ -148,35 +211,27 @@ final class PhraseChooser {
             for (int o = 0; o < here.size(); o++) {
                 Option option = here.get(o);
                 int end = note + option.span();
-                if (end > n || note == 0 && first >= 0 && o != first || end == n && lastNote >= 0 && (o != last || note != lastNote)) {
+                if (end > n || note == 0 && first >= 0 && o != first) {
                     continue;
                 }
                 boolean[] barred = option.size() == 0 ? null : barred(note, option);
                 for (int s = 0; s < layer.size; s++) {
-                    int state = layer.states[s];
-                    boolean adjacent = (state & 1) == 1;
-                    int kind = (state >> 1) % kindCount;
-                    int used = (state >> 1) / kindCount / heavies + option.size();
-                    int heavy = (state >> 1) / kindCount % heavies + option.heavy();
-                    if (used > budget || heavy > heavyBudget || adjacent && barred != null && barred[kind]) {
+                    long value = value(layer, s, note, o, barred);
+                    if (value == NONE) {
                         continue;
                     }
-                    long value = layer.values[s] + option.gain();
-                    int next = kind;
-                    int nowAdjacent = 0;
-                    if (option.size() > 0) {
-                        next = kindOf[note][o];
-                        nowAdjacent = 1;
-                        value -= dull[kind][next] ? adjacent ? alikeNeighbours : alike : 0;
-                    }
+                    int state = layer.states[s];
+                    int used = (state >> 1) / kindCount / heavies + option.size();
+                    int heavy = (state >> 1) / kindCount % heavies + option.heavy();
+                    int kind = option.size() > 0 ? kindOf[note][o] : (state >> 1) % kindCount;
                     if (layers[end] == null) {
                         layers[end] = new Layer(width);
                     }
-                    layers[end].take(((used * heavies + heavy) * kindCount + next) << 1 | nowAdjacent, value, note, s, o);
+                    layers[end].take(((used * heavies + heavy) * kindCount + kind) << 1 | (option.size() > 0 ? 1 : 0), value, note, s, o);
                 }
             }
         }
-        return layers[n] == null || layers[n].size == 0 ? new Choice(NONE, new int[0]) : trace(layers, n);
+        return layers;
     }
 
     /** By what the note before carries: which cannot be followed by an option. Null where everything can. */
@@ -203,24 +258,18 @@ final class PhraseChooser {
         return barred;
     }
 
-    private static Choice trace(Layer[] layers, int n) {
-        Layer end = layers[n];
-        int slot = 0;
-        for (int s = 1; s < end.size; s++) {
-            if (end.values[s] > end.values[slot]) {
-                slot = s;
-            }
-        }
-        long value = end.values[slot];
-        int[] picks = new int[n];
+    private int[] picks(Layer[] layers, int lastNote, int parent, int lastPick) {
+        int[] picks = new int[options.size()];
         Arrays.fill(picks, -1);
-        for (int note = n; note > 0;) {
+        picks[lastNote] = lastPick;
+        int slot = parent;
+        for (int note = lastNote; note > 0;) {
             Layer layer = layers[note];
             int before = layer.parentNotes[slot];
             picks[before] = layer.picks[slot];
             slot = layer.parents[slot];
             note = before;
         }
-        return new Choice(value, picks);
+        return picks;
     }
 }

@@ -30,8 +30,7 @@ public record RunnerUp(Setting setting, long loss, List<Difference.Change> chang
 
     /** {@code cut on G in bar 3}. */
     public static String told(Difference.Change change, Timeline tune, Vocabulary vocabulary) {
-        Timeline.Stand stand = tune.note(change.note());
-        String where = "%s in %s".formatted(stand.pitch().spoken(), stand.barNumber() == 0 ? "the pickup" : "bar " + stand.barNumber());
+        String where = tune.note(change.note()).inWords();
         return switch (change) {
             case Difference.Change.OfOrnament o -> "%s on %s".formatted(
                     vocabulary.byId(o.ornament()).map(x -> x.name()).orElse(o.ornament()), where);

@@ -169,20 +169,7 @@ public record Reading(
     /** {@code bar 6, beat 3}. */
     static String where(Timeline timeline, int note) {
         Stand stand = timeline.note(note);
-        return stand.barNumber() == 0 ? "the pickup" : "bar %d, beat %d".formatted(stand.barNumber(), beat(stand));
-    }
-
-    /** The beat on which or after which a note comes in, from 1. */
-    static int beat(Stand stand) {
-        int beat = 0;
-        Ratio at = Ratio.ZERO;
-        for (Ratio length : stand.meter().beats()) {
-            if (!stand.offset().isLess(at)) {
-                beat++;
-            }
-            at = at.plus(length);
-        }
-        return Math.max(1, beat);
+        return stand.barNumber() == 0 ? stand.barInWords() : "%s, beat %d".formatted(stand.barInWords(), stand.beat());
     }
 
     private static String beginning(Timeline timeline) {
@@ -195,7 +182,7 @@ public record Reading(
         }
         Ratio lead = first.meter().barLength().minus(first.offset());
         boolean onBeat = first.strength() > 0;
-        return "the tune comes in %s beat %d, with a pickup of %s".formatted(onBeat ? "on" : "after", beat(first), span(lead));
+        return "the tune comes in %s beat %d, with a pickup of %s".formatted(onBeat ? "on" : "after", first.beat(), span(lead));
     }
 
     private static String span(Ratio length) {

@@ -89,7 +89,7 @@ public final class Traps {
             Stand first = tune.note(0);
             Ratio beat = first.meter().beats().getFirst();
             if (first.offset().isPositive() && first.strength() > 0 && !first.sounding().isLess(beat)) {
-                add(0, "entry", "beat", String.valueOf(Reading.beat(first)));
+                add(0, "entry", "beat", String.valueOf(first.beat()));
             }
         }
         reading.secondTimes().forEach(s -> add(s.note(), "second-time", "text", s.text()));

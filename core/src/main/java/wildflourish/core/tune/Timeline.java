@@ -37,6 +37,27 @@ public record Timeline(Tune tune, List<Stand> notes, List<Integer> barStarts) {
             return note.pitch();
         }
 
+        /** The beat on which or after which it begins, counted from 1. */
+        public int beat() {
+            int beat = 0;
+            Ratio at = Ratio.ZERO;
+            for (Ratio length : meter.beats()) {
+                beat += offset.isLess(at) ? 0 : 1;
+                at = at.plus(length);
+            }
+            return Math.max(1, beat);
+        }
+
+        /** For reading: {@code bar 3}, or {@code the pickup}. */
+        public String barInWords() {
+            return barNumber == 0 ? "the pickup" : "bar " + barNumber;
+        }
+
+        /** For reading: {@code F sharp in bar 3}. */
+        public String inWords() {
+            return pitch().spoken() + " in " + barInWords();
+        }
+
         /** 3 on the first beat, 2 in the middle of the bar, 1 on another beat, 0 between beats. */
         public int strength() {
             return meter.strength(offset);
