@@ -29,7 +29,7 @@ final class Tour {
         this.plan = plan;
         TrellisModel trellis = model.trellis();
         stops.add(new Stop("trellis", () -> model.screen().set(DeskModel.Screen.TRELLIS)));
-        stops.add(new Stop("note-in-hand", () -> trellis.select(5, 45)));
+        stops.add(new Stop("note-in-hand", () -> trellis.select(5, 56)));
         stops.add(new Stop("trellis-dark", () -> {
             trellis.select(4, 19);
             model.palette().set(Palette.DARK);

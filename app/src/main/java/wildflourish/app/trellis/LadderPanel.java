@@ -8,13 +8,11 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.core.growth.Lick;
 import wildflourish.core.growth.RunnerUp;
@@ -25,46 +23,19 @@ import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
 
 /** The ladder in hand: its rungs, what tells two of them apart, the phrase in hand, wishes for growing, and the licks kept. */
-final class LadderPanel extends VBox {
+final class LadderPanel extends SidePanel {
 
     private final TrellisModel model;
-    private final VBox content = new VBox(7);
-    private boolean filling;
+    private VBox content;
 
     LadderPanel(TrellisModel model, Runnable close) {
-        super(6);
+        super(model, "ladder", "The ladder", "Ctrl+B", close);
         this.model = model;
-        setId("ladder-panel");
-        getStyleClass().add("note-in-hand");
-        Label title = new Label("The ladder");
-        title.getStyleClass().add("note-title");
-        Button done = button("ladder-done", "Done", "back to the note in hand: Ctrl+B", close);
-        Region gap = new Region();
-        HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox top = new HBox(8, title, gap, done);
-        top.setAlignment(Pos.CENTER_LEFT);
-        ScrollPane scroll = new ScrollPane(content);
-        scroll.setFitToWidth(true);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(top, scroll);
-        model.state().addListener((o, before, now) -> {
-            if (isVisible()) {
-                show(now);
-            }
-        });
-        visibleProperty().addListener((o, before, now) -> {
-            if (now && model.isOpen()) {
-                show(model.state().get());
-            }
-        });
     }
 
-    private void show(TrellisState now) {
-        filling = true;
-        Node focused = getScene() == null ? null : getScene().getFocusOwner();
-        String focusedId = focused == null ? null : focused.getId();
-        content.getChildren().clear();
+    @Override
+    void fill(TrellisState now, VBox into) {
+        content = into;
         content.getChildren().add(quiet("Rungs from full to bare; how many ornaments a phrase may hold, and how many weighty ones."));
         Ladder ladder = now.arrangement().ladder();
         for (int r = ladder.size() - 1; r >= 0; r--) {
@@ -79,10 +50,6 @@ final class LadderPanel extends VBox {
         content.getChildren().addAll(heading("Phrase " + model.ladder().phraseName()), phrase(now));
         wishes(now);
         licks(now);
-        filling = false;
-        if (focusedId != null) {
-            content.lookupAll("#" + focusedId).stream().findFirst().ifPresent(Node::requestFocus);
-        }
     }
 
     private Node rung(TrellisState now, int r) {
@@ -153,7 +120,7 @@ final class LadderPanel extends VBox {
         }
         other.setValue(now.compared().filter(c -> c != now.rung() && c < ladder.size()).orElse(-1));
         other.setOnAction(e -> {
-            if (!filling && other.getValue() != null) {
+            if (!isFilling() && other.getValue() != null) {
                 model.compare(other.getValue() < 0 ? Optional.empty() : Optional.of(other.getValue()));
             }
         });
@@ -264,20 +231,6 @@ final class LadderPanel extends VBox {
         field.setMaxWidth(42);
         field.setAccessibleText(words);
         return field;
-    }
-
-    private static Label heading(String text) {
-        Label heading = new Label(text);
-        heading.getStyleClass().add("panel-heading");
-        return heading;
-    }
-
-    private static Label quiet(String text) {
-        Label label = new Label(text);
-        label.setWrapText(true);
-        label.setMinHeight(USE_PREF_SIZE);
-        label.getStyleClass().add("quiet");
-        return label;
     }
 
     private static Button button(String id, String text, String hint, Runnable action) {

@@ -19,72 +19,26 @@ import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Speeds;
 
 /** The player: the schools of the instrument, and how fast this student's hands are. */
-final class PlayerPanel extends VBox {
+final class PlayerPanel extends SidePanel {
 
     private final TrellisModel model;
-    private final VBox content = new VBox(7);
-    private boolean filling;
 
     PlayerPanel(TrellisModel model, Runnable close) {
-        super(6);
+        super(model, "player", "The player", "Ctrl+U", close);
         this.model = model;
-        setId("player-panel");
-        getStyleClass().add("note-in-hand");
-        Label title = new Label("The player");
-        title.getStyleClass().add("note-title");
-        Button done = new Button("Done");
-        done.setId("player-done");
-        done.setTooltip(new Tooltip("back to the note in hand: Ctrl+U"));
-        done.setOnAction(e -> close.run());
-        Region gap = new Region();
-        HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox top = new HBox(8, title, gap, done);
-        top.setAlignment(Pos.CENTER_LEFT);
-        ScrollPane scroll = new ScrollPane(content);
-        scroll.setFitToWidth(true);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(top, scroll);
-        model.state().addListener((o, before, now) -> {
-            if (isVisible()) {
-                show(now);
-            }
-        });
-        visibleProperty().addListener((o, before, now) -> {
-            if (now && model.isOpen()) {
-                show(model.state().get());
-            }
-        });
     }
 
-    private void show(TrellisState now) {
-        filling = true;
-        Node focused = getScene() == null ? null : getScene().getFocusOwner();
-        String focusedId = focused == null ? null : focused.getId();
+    @Override
+    void fill(TrellisState now, VBox content) {
         Instrument played = now.arrangement().instrument();
-        content.getChildren().clear();
         List<School.Choice> choices = School.of(played.family());
         if (!choices.isEmpty()) {
             content.getChildren().add(heading("Schools, where players differ"));
             choices.forEach(c -> content.getChildren().add(school(c, played, now)));
         }
         content.getChildren().add(heading("Speeds of this student, in milliseconds"));
-        Label explained = new Label(
-                "From the level; write what you measure. Below the first figure it is not heard, from the second on it is easy.");
-        explained.setWrapText(true);
-        explained.setMinHeight(USE_PREF_SIZE);
-        explained.getStyleClass().add("quiet");
-        content.getChildren().addAll(explained, speeds(now));
-        filling = false;
-        if (focusedId != null) {
-            content.lookupAll("#" + focusedId).stream().findFirst().ifPresent(Node::requestFocus);
-        }
-    }
-
-    private static Label heading(String text) {
-        Label heading = new Label(text);
-        heading.getStyleClass().add("panel-heading");
-        return heading;
+        content.getChildren().addAll(quiet(
+                "From the level; write what you measure. Below the first figure it is not heard, from the second on it is easy."), speeds(now));
     }
 
     private Node school(School.Choice choice, Instrument played, TrellisState now) {
@@ -97,7 +51,7 @@ final class PlayerPanel extends VBox {
         String value = played.school(choice.name(), now.arrangement().school());
         box.getItems().stream().filter(v -> v.id().equals(value)).findFirst().ifPresent(box::setValue);
         box.setOnAction(e -> {
-            if (!filling) {
+            if (!isFilling()) {
                 model.player().setSchool(choice.name(), box.getValue().id());
             }
         });
@@ -129,12 +83,6 @@ final class PlayerPanel extends VBox {
 
     private static int number(String text) {
         return text.strip().matches("\\d{1,5}") ? Integer.parseInt(text.strip()) : 0;
-    }
-
-    private static Label quiet(String text) {
-        Label label = new Label(text);
-        label.getStyleClass().add("quiet");
-        return label;
     }
 
     private static TextField field(String id, int value, String words) {

@@ -203,6 +203,7 @@ class DeskWindowTest extends WindowTest {
         });
         assertThat(model.trellis().arrangement().speeds().name()).isEqualTo("expert");
         assertThat(model.trellis().arrangement().school().cut()).isEqualTo("by-hand");
+        interact(() -> model.trellis().player().setTempo(120));
         var ladder = model.trellis().arrangement().ladder();
         clickOn("#grow");
         until(() -> !model.trellis().arrangement().ladder().equals(ladder));
