@@ -1,0 +1,106 @@
+package wildflourish.core.growth;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import wildflourish.core.data.DataFault;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.ornament.Vocabulary;
+import wildflourish.core.setting.Density;
+import wildflourish.core.setting.Ladder;
+import wildflourish.core.setting.Rung;
+import wildflourish.core.setting.Setting;
+
+class TasteTest {
+
+    static Stream<Instrument> instruments() {
+        return Instruments.all().stream().filter(Instrument::hasHands);
+    }
+
+    private static Ladder ladder(String... names) {
+        return new Ladder(Stream.of(names).map(n -> new Rung(n, Setting.BARE)).toList());
+    }
+
+    /** Whatever the data name is there: ornaments of the instrument and kinds of variation. */
+    @ParameterizedTest
+    @MethodSource("instruments")
+    void everyRungNamesWhatThereIs(Instrument instrument) {
+        Taste taste = Taste.of(instrument);
+        Vocabulary vocabulary = Vocabulary.of(instrument);
+        Set<String> seen = new HashSet<>();
+        for (Taste.Level level : taste.rungs()) {
+            level.ornaments().forEach(id -> assertThat(vocabulary.byId(id)).as(id).isPresent());
+            Stream.concat(level.variations().stream(), level.free().stream()).forEach(k -> {
+                assertThat(VariationKind.isKnown(k)).as(k).isTrue();
+                assertThat(seen.add(k)).as("%s once", k).isTrue();
+            });
+            assertThat(level.repeats()).isIn("alike", "varied");
+        }
+        assertThat(taste.provenance()).isNotBlank();
+    }
+
+    /** A grown rung keeps the tune's notes in their places unless the teacher lets them go. */
+    @ParameterizedTest
+    @MethodSource("instruments")
+    void whatIsGrownByItselfKeepsTheNotesOfTheTune(Instrument instrument) {
+        Set<String> kept = Set.of("fill", "shuffle", "connect", "restate", "link", "blue");
+        Taste.of(instrument).rungs().forEach(l -> assertThat(kept).containsAll(l.variations()));
+    }
+
+    @Test
+    void aRungOfAnotherNameFollowsTheRulesBelowIt() {
+        Taste taste = Taste.of(Instruments.known("fiddle"));
+        Taste own = taste.forLadder(ladder("bare", "first graces", "Thursday", "full"));
+        assertThat(own.rungs()).extracting(Taste.Level::name).containsExactly("bare", "first graces", "Thursday", "full");
+        assertThat(own.rungs().get(2).perPhrase()).isEqualTo(own.rungs().get(1).perPhrase());
+        // What the rungs that are not there would have added comes in with the next one.
+        assertThat(own.allowed(1, false)).contains("slur", "cut").doesNotContain("slide");
+        assertThat(own.allowed(3, false)).contains("slide", "treble");
+    }
+
+    @Test
+    void aLadderWithoutKnownNamesBeginsAboveTheGround() {
+        Taste own = Taste.of(Instruments.known("whistle-d")).forLadder(ladder("plain", "some", "more"));
+        assertThat(own.rungs().get(0).perPhrase()).isZero();
+        assertThat(own.rungs().get(1).perPhrase()).isPositive();
+    }
+
+    @Test
+    void densitiesNeverFallOnTheWayUp() {
+        Ladder ladder = ladder("bare", "pulse", "full").dense(1, Optional.of(new Density(9, 4)));
+        List<Taste.Level> levels = Taste.of(Instruments.known("fiddle")).forLadder(ladder).rungs();
+        assertThat(levels.get(1).perPhrase()).isEqualTo(9);
+        assertThat(levels.get(2).perPhrase()).isEqualTo(9);
+        assertThat(levels.get(2).heavyPerPhrase()).isEqualTo(4);
+        assertThatThrownBy(() -> new Density(-1, 0)).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    @Test
+    void licksBelongToTheFullestRung() {
+        Taste taste = Taste.of(Instruments.known("mandolin"));
+        assertThat(taste.allowed(5, false)).contains(Taste.LICK);
+        assertThat(taste.allowed(4, true)).doesNotContain(Taste.LICK);
+        assertThat(taste.allowed(5, true)).contains("double", "octave-up");
+        assertThat(taste.allowed(5, false)).doesNotContain("double", "octave-up");
+    }
+
+    @Test
+    void kindsOfVariationAreKnownByTheirNames() {
+        assertThat(VariationKind.spoken("connect")).isEqualTo("connecting note");
+        assertThat(VariationKind.spoken("lick:the_way_home")).isEqualTo("lick: the way home");
+        assertThatThrownBy(() -> VariationKind.of("yodel")).isInstanceOf(DataFault.class);
+        assertThat(VariationKind.all()).allSatisfy(k -> {
+            assertThat(k.how()).endsWith(".");
+            assertThat(k.suits()).allSatisfy(s -> assertThat(s.because()).isNotBlank());
+        });
+    }
+}
