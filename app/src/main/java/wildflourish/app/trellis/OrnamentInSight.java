@@ -31,7 +31,11 @@ final class OrnamentInSight extends VBox {
     private final Canvas picture = new Canvas(10, 10);
     private final Button simpler = new Button();
     private final Button spread = new Button("Everywhere it is clean");
-    private final FlowPane deeds = new FlowPane(6, 4, simpler, spread);
+    private final Button instead = new Button("What instead?");
+    private final Button lock = new Button();
+    private final Button never = new Button();
+    private final Label weighed = new Label();
+    private final FlowPane deeds = new FlowPane(6, 4, simpler, spread, instead, lock, never);
 
     OrnamentInSight(TrellisModel model) {
         super(5);
@@ -54,9 +58,23 @@ final class OrnamentInSight extends VBox {
         spread.getStyleClass().add("other-place");
         spread.setTooltip(new Tooltip("place it on every note of this rung where it is clean: Ctrl+R"));
         spread.setOnAction(e -> model.ornaments().spread());
+        deed(instead, "sight-instead", "what would be chosen without it: ? key", () -> model.ladder().askInstead());
+        deed(lock, "sight-lock", "what stands on this note stays when the ladder is grown: Ctrl+K", () -> model.ladder().lock());
+        deed(never, "sight-never", "growing does not put it here: Shift+Delete", () -> model.ladder().forbid());
+        weighed.setId("sight-weighed");
+        weighed.getStyleClass().add("reason");
+        weighed.setWrapText(true);
+        weighed.setMinHeight(USE_PREF_SIZE);
         deeds.setAlignment(Pos.CENTER_LEFT);
         setPadding(new Insets(0, 9, 7, 9));
-        getChildren().addAll(moved, how, picture, deeds);
+        getChildren().addAll(moved, how, picture, weighed, deeds);
+    }
+
+    private static void deed(Button button, String id, String hint, Runnable action) {
+        button.setId(id);
+        button.getStyleClass().add("other-place");
+        button.setTooltip(new Tooltip(hint));
+        button.setOnAction(e -> action.run());
     }
 
     /** Shows a candidate within a width in pixels. */
@@ -81,7 +99,12 @@ final class OrnamentInSight extends VBox {
         });
         show(simpler, easier.isPresent());
         show(spread, now.rung() > 0 && !candidate.verdict().isBlocked());
-        show(deeds, simpler.isVisible() || spread.isVisible());
+        show(instead, stands && now.rung() > 0);
+        lock.setText(now.arrangement().wishes().isLocked(now.note()) ? "Open the note" : "Lock the note");
+        never.setText(now.arrangement().wishes().forbids(now.note(), ornament.id()) ? "Allowed here again" : "Never here");
+        Optional<String> terms = now.weighed(candidate);
+        weighed.setText(terms.map(w -> "Weighed: " + w).orElse(""));
+        show(weighed, terms.isPresent());
     }
 
     private static void show(javafx.scene.Node node, boolean shown) {

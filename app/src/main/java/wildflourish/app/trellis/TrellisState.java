@@ -1,17 +1,22 @@
 package wildflourish.app.trellis;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Candidates;
+import wildflourish.core.growth.Grown;
 import wildflourish.core.growth.Lick;
 import wildflourish.core.growth.Offer;
 import wildflourish.core.growth.Relief;
 import wildflourish.core.growth.RunnerUp;
+import wildflourish.core.growth.Taste;
 import wildflourish.core.growth.Variations;
 import wildflourish.core.ornament.Gesture;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Unfolding;
+import wildflourish.core.ornament.Verdict;
 import wildflourish.core.practice.PlayingAdvice;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Setting;
@@ -107,6 +112,17 @@ public record TrellisState(
     /** The gesture that an ornament makes here together with what stands beside it; empty where hands cannot do it. */
     public Optional<Gesture> gesture(Candidate candidate) {
         return candidates.gesture(handsNote(), candidate.ornament(), varied.setting());
+    }
+
+    /** What taste weighs for and against it, together with what stands beside it on the note; empty where it says nothing. */
+    public Optional<String> weighed(Candidate candidate) {
+        List<Ornament> stack = new ArrayList<>(varied.setting().ornaments(handsNote(), hands.vocabulary()));
+        if (!stack.contains(candidate.ornament())) {
+            stack.add(candidate.ornament());
+        }
+        List<Grown.Weighed> terms = candidates.weighed(handsNote(), stack, candidate.verdict() instanceof Verdict.Tight,
+                Taste.of(arrangement.instrument()));
+        return terms.isEmpty() ? Optional.empty() : Optional.of(Grown.Weighed.inWords(terms));
     }
 
     /** The same unfolded in time. */

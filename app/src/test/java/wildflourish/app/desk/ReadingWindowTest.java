@@ -95,6 +95,14 @@ class ReadingWindowTest extends WindowTest {
         assertThat(now().wishes().free()).isTrue();
         push(KeyCode.CONTROL, KeyCode.B);
         assertThat(lookup("#ladder-panel").query().isVisible()).isFalse();
+        // The panel says what was weighed, and what would come instead.
+        interact(() -> {
+            model.trellis().select(4, note);
+            model.trellis().ornaments().look(now().ladder().setting(4).at(note).getLast());
+        });
+        assertThat(text("#sight-weighed")).startsWith("Weighed: ").contains(" in all: ");
+        interact(() -> lookup("#sight-instead").<Button>query().fire());
+        until(() -> model.trellis().state().get().instead().isPresent() || model.message().get().contains("nothing to compare"));
         // Locked by key, the note keeps what stands on it; what is forbidden does not come back.
         interact(() -> view.trellis().score().requestFocus());
         var kept = now().ladder().setting(4).at(note);

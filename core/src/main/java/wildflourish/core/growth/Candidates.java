@@ -52,6 +52,28 @@ public final class Candidates {
         return false;
     }
 
+    /** What taste weighs for and against a stack on a note, its neighbours left aside. */
+    public List<Grown.Weighed> weighed(int note, List<Ornament> ornaments, boolean tight, Taste taste) {
+        List<Grown.Weighed> terms = new ArrayList<>();
+        for (Ornament ornament : ornaments) {
+            for (Ornament.Suit suit : ornament.suits()) {
+                if (isAt(note, suit.place())) {
+                    terms.add(new Grown.Weighed(suit.gain(), suit.because()));
+                }
+            }
+        }
+        if (tight) {
+            terms.add(new Grown.Weighed(-taste.tight(), "it is tight at this tempo"));
+        }
+        if (ornaments.size() > 1) {
+            terms.add(new Grown.Weighed(-(ornaments.size() - 1) * taste.stacked(), "more than one stands on the note"));
+        }
+        if (isAt(note, Feature.PHRASE_END.word()) && !ornaments.stream().allMatch(Ornament::isBreath)) {
+            terms.add(new Grown.Weighed(-taste.busyEnd(), "a phrase ends here"));
+        }
+        return terms;
+    }
+
     /** Why a note is a place for ornaments. */
     public Set<Feature> features(int note) {
         return Set.copyOf(features.get(note));

@@ -42,7 +42,8 @@ public record Grown(Ladder ladder, List<List<Reasoned>> reasons, List<List<Offer
      */
     public record Weighed(int points, String why) {
 
-        static String inWords(List<Weighed> terms) {
+        /** {@code 32 in all: 20, on an accented beat; 12, a leap}. */
+        public static String inWords(List<Weighed> terms) {
             int sum = terms.stream().mapToInt(Weighed::points).sum();
             return "%d in all: %s".formatted(sum, String.join("; ", terms.stream()
                     .map(t -> "%s%d, %s".formatted(t.points < 0 ? "less " : "", Math.abs(t.points), t.why)).toList()));

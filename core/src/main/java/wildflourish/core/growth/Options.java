@@ -109,25 +109,7 @@ final class Options {
 
     /** What is weighed for and against a stack on a note, its neighbours left aside. */
     List<Grown.Weighed> weighed(int note, List<Ornament> ornaments, boolean tight) {
-        List<Grown.Weighed> terms = new ArrayList<>();
-        for (Ornament ornament : ornaments) {
-            for (Ornament.Suit suit : ornament.suits()) {
-                if (candidates.isAt(note, suit.place())) {
-                    terms.add(new Grown.Weighed(suit.gain(), suit.because()));
-                }
-            }
-        }
-        if (tight) {
-            terms.add(new Grown.Weighed(-taste.tight(), "it is tight at this tempo"));
-        }
-        if (ornaments.size() > 1) {
-            terms.add(new Grown.Weighed(-(ornaments.size() - 1) * taste.stacked(), "more than one stands on the note"));
-        }
-        boolean onlyBreath = ornaments.stream().allMatch(Ornament::isBreath);
-        if (candidates.isAt(note, Feature.PHRASE_END.word()) && !onlyBreath) {
-            terms.add(new Grown.Weighed(-taste.busyEnd(), "a phrase ends here"));
-        }
-        return terms;
+        return candidates.weighed(note, ornaments, tight, taste);
     }
 
     /** The option of exactly these ornaments, whatever taste says of them. */
