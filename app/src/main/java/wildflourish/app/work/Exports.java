@@ -66,9 +66,8 @@ public final class Exports {
 
     /** The take-home sheet of one rung as PDF. */
     public static byte[] sheet(Arrangement arrangement, int rung) {
-        Arrangement.Played played = arrangement.played(rung);
-        PlayingAdvice advice = PlayingAdvice.of(played.arrangement(), played.rung());
-        return Handout.pdf(played.arrangement(), played.rung(), Aids.of(advice), advice.inWords());
+        PlayingAdvice advice = PlayingAdvice.of(arrangement, rung);
+        return Handout.pdf(arrangement, rung, Aids.of(advice), advice.inWords());
     }
 
     /** One rung played on the arrangement's instrument at its tempo. */

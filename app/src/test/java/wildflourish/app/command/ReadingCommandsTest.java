@@ -116,6 +116,18 @@ class ReadingCommandsTest extends CommandLineTest {
         return all;
     }
 
+    /** The sheet has the plain tune beside the varied one, and says how the stretch is played. */
+    @Test
+    void printsWhatIsPlayedOtherwise() throws Exception {
+        Path sheet = folder.resolve("sheet.pdf");
+        assertThat(run("handout", file, "--tune", 5, "--instrument", "fiddle", "--rung", 5, "--out", sheet)).isZero();
+        try (var document = org.apache.pdfbox.Loader.loadPDF(sheet.toFile())) {
+            String words = new org.apache.pdfbox.text.PDFTextStripper().getText(document);
+            assertThat(words).contains("What is played otherwise", "connecting note, bars 7, 15: Leave the long note early");
+            assertThat(words).contains("bare").contains("wild");
+        }
+    }
+
     @Test
     void growsAWholeBook() throws Exception {
         Path book = folder.resolve("book.abc");

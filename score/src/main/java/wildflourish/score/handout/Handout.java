@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import wildflourish.core.growth.VariationKind;
 import wildflourish.core.ornament.Gestures;
 import wildflourish.core.ornament.HowTo;
 import wildflourish.core.ornament.Making;
@@ -164,17 +165,33 @@ public final class Handout {
                 }
             }
         });
-        if (uses.isEmpty()) {
-            return;
+        if (!uses.isEmpty()) {
+            heading("How each ornament is done");
+            uses.forEach((ornament, use) -> ornament(ornament, use));
         }
-        heading("How each ornament is done");
-        uses.forEach((ornament, use) -> ornament(ornament, use));
+        variations(setting);
+    }
+
+    /** What is played in place of the plain notes, kind by kind. */
+    private void variations(Setting setting) {
+        Map<String, Set<Integer>> bars = new LinkedHashMap<>();
+        setting.variations().values().forEach(v -> bars.computeIfAbsent(v.kind(), k -> new TreeSet<>())
+                .add(situation.tune().note(v.from()).barNumber()));
+        if (!bars.isEmpty()) {
+            heading("What is played otherwise");
+            bars.forEach((kind, where) -> flow.paragraph("–  %s, %s: %s".formatted(VariationKind.spoken(kind), inWords(where),
+                    VariationKind.of(kind).how()), LEFT, RIGHT, TEXT, Face.SANS, Ink.MUSIC));
+        }
+    }
+
+    private static String inWords(Set<Integer> bars) {
+        return (bars.size() == 1 ? "bar " : "bars ")
+                + String.join(", ", bars.stream().map(b -> b == 0 ? "pickup" : String.valueOf(b)).toList());
     }
 
     private void ornament(Ornament ornament, Use use) {
         double indent = LEFT + 6;
-        String where = (use.bars().size() == 1 ? "bar " : "bars ")
-                + String.join(", ", use.bars().stream().map(b -> b == 0 ? "pickup" : String.valueOf(b)).toList());
+        String where = inWords(use.bars());
         String limit = use.limit().map(t -> "  ·  clean up to " + t.spoken()).orElse("");
         String first = "First time: ";
         int lines = Flow.wrapped(first + use.how(), Face.SANS, TEXT, RIGHT - indent).size();
