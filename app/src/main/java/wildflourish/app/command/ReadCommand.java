@@ -40,7 +40,7 @@ final class ReadCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.OWN_LADDER);
+        TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.UNGROWN);
         Situation situation = read.arrangement().situation();
         Reading reading = Reading.of(situation.tune(), read.arrangement().marks());
         List<Trap> traps = Traps.of(reading, situation);

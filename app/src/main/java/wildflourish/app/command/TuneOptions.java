@@ -62,6 +62,8 @@ final class TuneOptions {
     enum Usual {
         /** The tune as written. */
         AS_WRITTEN,
+        /** What the file has of its own, when it has a ladder; else the bare tune, no ladder grown for it. */
+        UNGROWN,
         /** The file's own ladder, when it has one; else as written. */
         OWN_LADDER,
         /** The fullest rung of the file's own ladder, or of one grown for the instrument. */
@@ -140,7 +142,9 @@ final class TuneOptions {
             School school = new School(schools);
             Speeds speeds = speeds(Speeds.level(level == null ? Documents.USUAL_LEVEL : level));
             Tempo played = asked.orElseGet(() -> TuneType.tempoOf(tune.tune().head()));
-            return Documents.grown(tune.tune(), instrument(), played, speeds, school);
+            return usual == Usual.UNGROWN
+                    ? new Arrangement(tune.tune(), instrument(), played, speeds, school, Documents.bare())
+                    : Documents.grown(tune.tune(), instrument(), played, speeds, school);
         } catch (IllegalArgumentException e) {
             throw Refusal.call(e.getMessage());
         }

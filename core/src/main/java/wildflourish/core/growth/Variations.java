@@ -45,6 +45,7 @@ public final class Variations {
     private final List<Set<Feature>> features;
     private final String playing;
     private final List<List<Offer>> byNote = new ArrayList<>();
+    private final Phrase[] phraseOf;
 
     /** Finds everything that fits. */
     public Variations(
@@ -58,9 +59,11 @@ public final class Variations {
         this.features = features;
         this.licks = licks;
         this.playing = situation.instrument().hasHands() ? Taste.wayOf(situation.instrument()) : "none";
+        this.phraseOf = new Phrase[tune.size()];
         for (int n = 0; n < tune.size(); n++) {
             byNote.add(new ArrayList<>());
         }
+        phrases.forEach(p -> java.util.Arrays.fill(phraseOf, p.fromNote(), p.toNote(), p));
         if (situation.instrument().hasHands()) {
             for (Phrase phrase : phrases) {
                 of(phrase);
@@ -75,7 +78,7 @@ public final class Variations {
 
     /** What fits a stretch that holds a note, the best first. */
     public List<Offer> holding(int note) {
-        return phrases.stream().filter(p -> p.holds(note)).findFirst().map(p -> {
+        return Optional.ofNullable(note < phraseOf.length ? phraseOf[note] : null).map(p -> {
             List<Offer> all = new ArrayList<>();
             for (int n = p.fromNote(); n <= note; n++) {
                 byNote.get(n).stream().filter(o -> o.variation().holds(note)).forEach(all::add);
@@ -92,7 +95,6 @@ public final class Variations {
 
     private void of(Phrase phrase) {
         for (int n = phrase.fromNote(); n < phrase.toNote(); n++) {
-            Stand stand = tune.note(n);
             if (!isPlain(n)) {
                 continue;
             }
@@ -319,7 +321,7 @@ public final class Variations {
     private Set<String> places(Variation variation) {
         Set<String> places = new HashSet<>();
         features.get(variation.from()).forEach(f -> places.add(f.word()));
-        Phrase phrase = phrases.stream().filter(p -> p.holds(variation.from())).findFirst().orElseThrow();
+        Phrase phrase = phraseOf[variation.from()];
         if (variation.holds(phrase.lastNote())) {
             places.add("phrase gap");
             if (tune.tune().bars().get(tune.note(phrase.lastNote()).bar()).closing().closesSection()) {
