@@ -35,19 +35,21 @@ public record Figure(Kind kind, int fromNote, int toNote, String words) {
 
     private static final Costs COSTS = DataFile.read("reading/figures.json", Costs.class);
     private static final int LONGEST = 16;
+    private static final Kind[] KINDS = Kind.values();
 
     /** The fewest figures that tell a phrase, exactly, by dynamic programming over its notes. */
     static List<Figure> of(List<Tone> tones) {
         int n = tones.size();
+        Line line = Line.of(tones);
         int[] cost = new int[n + 1];
         int[] from = new int[n + 1];
         Kind[] kinds = new Kind[n + 1];
         for (int end = 1; end <= n; end++) {
             cost[end] = Integer.MAX_VALUE;
             for (int start = end - 1; start >= Math.max(0, end - LONGEST); start--) {
-                for (Kind kind : Kind.values()) {
+                for (Kind kind : KINDS) {
                     int sum = cost[start] + COSTS.of(kind);
-                    if (sum < cost[end] && is(kind, tones.subList(start, end))) {
+                    if (sum < cost[end] && line.is(kind, start, end)) {
                         cost[end] = sum;
                         from[end] = start;
                         kinds[end] = kind;
@@ -64,75 +66,93 @@ public record Figure(Kind kind, int fromNote, int toNote, String words) {
         return figures;
     }
 
-    private static boolean is(Kind kind, List<Tone> notes) {
-        int n = notes.size();
-        return switch (kind) {
-            case STRAY -> n == 1;
-            case HELD -> n == 1 && notes.getFirst().length() >= 3 * Tone.QUAVER;
-            case REPEATED -> n >= 2 && steps(notes).stream().allMatch(s -> s == 0);
-            case RUN -> n >= 3 && Math.abs(steps(notes).getFirst()) == 1
-                    && steps(notes).stream().distinct().count() == 1;
-            case ARPEGGIO -> n >= 3 && isArpeggio(notes);
-            case TURN -> n >= 3 && isTurn(notes);
-            case PEDAL -> n >= 4 && isPedal(notes);
-        };
-    }
+    /** The tones as numbers, since every stretch of them is looked at. */
+    private record Line(int[] letters, int[] midi, long[] lengths) {
 
-    private static List<Integer> steps(List<Tone> notes) {
-        List<Integer> steps = new ArrayList<>();
-        for (int i = 1; i < notes.size(); i++) {
-            steps.add(notes.get(i).pitch().diatonic() - notes.get(i - 1).pitch().diatonic());
+        static Line of(List<Tone> tones) {
+            return new Line(tones.stream().mapToInt(t -> t.pitch().diatonic()).toArray(),
+                    tones.stream().mapToInt(t -> t.pitch().midi()).toArray(), tones.stream().mapToLong(Tone::length).toArray());
         }
-        return steps;
-    }
 
-    /** Leaps of a third or more through the notes of one chord, three different ones at least. */
-    private static boolean isArpeggio(List<Tone> notes) {
-        if (steps(notes).stream().anyMatch(s -> Math.abs(s) < 2)) {
+        private int step(int i) {
+            return letters[i] - letters[i - 1];
+        }
+
+        boolean is(Kind kind, int start, int end) {
+            int n = end - start;
+            return switch (kind) {
+                case STRAY -> n == 1;
+                case HELD -> n == 1 && lengths[start] >= 3 * Tone.QUAVER;
+                case REPEATED -> n >= 2 && allSteps(start, end, 0);
+                case RUN -> n >= 3 && Math.abs(step(start + 1)) == 1 && allSteps(start, end, step(start + 1));
+                case ARPEGGIO -> n >= 3 && isArpeggio(start, end);
+                case TURN -> n >= 3 && isTurn(start, end);
+                case PEDAL -> n >= 4 && isPedal(start, end);
+            };
+        }
+
+        private boolean allSteps(int start, int end, int step) {
+            for (int i = start + 1; i < end; i++) {
+                if (step(i) != step) {
+                    return false;
+                }
+            }
+            return true;
+        }
+
+        /** Leaps of a third or more through the notes of one chord, three different ones at least. */
+        private boolean isArpeggio(int start, int end) {
+            int letterSet = 1 << letters[start] % 7;
+            for (int i = start + 1; i < end; i++) {
+                if (Math.abs(step(i)) < 2) {
+                    return false;
+                }
+                letterSet |= 1 << letters[i] % 7;
+            }
+            int count = Integer.bitCount(letterSet);
+            for (int root = 0; root < 7 && count >= 3 && count <= 4; root++) {
+                int chord = 1 << root | 1 << (root + 2) % 7 | 1 << (root + 4) % 7 | 1 << (root + 6) % 7;
+                if ((letterSet & 1 << root) != 0 && (letterSet & ~chord) == 0) {
+                    return true;
+                }
+            }
             return false;
         }
-        List<Integer> letters = notes.stream().map(t -> t.pitch().diatonic() % 7).distinct().toList();
-        if (letters.size() < 3 || letters.size() > 4) {
-            return false;
-        }
-        return letters.stream().anyMatch(root -> letters.stream()
-                .allMatch(l -> Math.floorMod(l - root, 7) % 2 == 0));
-    }
 
-    /** Away from a note by one or two steps on either side and back, ending where it began. */
-    private static boolean isTurn(List<Tone> notes) {
-        int centre = notes.getFirst().pitch().diatonic();
-        if (notes.getLast().pitch().diatonic() != centre) {
-            return false;
-        }
-        boolean moves = false;
-        for (int i = 1; i < notes.size(); i++) {
-            int away = Math.abs(notes.get(i).pitch().diatonic() - centre);
-            int step = Math.abs(notes.get(i).pitch().diatonic() - notes.get(i - 1).pitch().diatonic());
-            if (away > 1 || step > 2) {
+        /** Away from a note by a step on either side and back, ending where it began. */
+        private boolean isTurn(int start, int end) {
+            int centre = letters[start];
+            if (letters[end - 1] != centre) {
                 return false;
             }
-            moves |= away > 0;
+            boolean moves = false;
+            for (int i = start + 1; i < end; i++) {
+                int away = Math.abs(letters[i] - centre);
+                if (away > 1) {
+                    return false;
+                }
+                moves |= away > 0;
+            }
+            return moves;
         }
-        return moves;
-    }
 
-    /** One note on every other place, the others going their way. */
-    private static boolean isPedal(List<Tone> notes) {
-        for (int phase = 0; phase < 2; phase++) {
-            int pedal = notes.get(phase).pitch().midi();
-            boolean all = true;
-            boolean others = false;
-            for (int i = 0; i < notes.size(); i++) {
-                boolean same = notes.get(i).pitch().midi() == pedal;
-                all &= same == (i % 2 == phase);
-                others |= !same;
+        /** One note on every other place, the others going their way. */
+        private boolean isPedal(int start, int end) {
+            for (int phase = 0; phase < 2; phase++) {
+                int pedal = midi[start + phase];
+                boolean all = true;
+                boolean others = false;
+                for (int i = start; all && i < end; i++) {
+                    boolean same = midi[i] == pedal;
+                    all = same == ((i - start) % 2 == phase);
+                    others |= !same;
+                }
+                if (all && others) {
+                    return true;
+                }
             }
-            if (all && others && (notes.size() + 1 - phase) / 2 >= 2) {
-                return true;
-            }
+            return false;
         }
-        return false;
     }
 
     private static String inWords(Kind kind, List<Tone> notes) {

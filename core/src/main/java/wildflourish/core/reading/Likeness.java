@@ -40,6 +40,8 @@ public record Likeness(Kind kind, int steps, int distance, int differsFrom, doub
         }
     }
 
+    private static final int UNMEASURED = -1;
+
     static final Likeness NONE = new Likeness(Kind.DIFFERENT, 0, Integer.MAX_VALUE, -1, 0);
 
     /** What the second phrase is to the first. */
@@ -78,15 +80,14 @@ public record Likeness(Kind kind, int steps, int distance, int differsFrom, doub
         boolean uneven = isUneven(second);
         int differs = before < second.size() ? second.get(before).note() : -1;
         if (rhythm && moved && steps != 0) {
-            return new Likeness(Kind.MOVED, steps, Alignment.at(first, second, steps).distance(), second.getFirst().note(), shared);
+            return new Likeness(Kind.MOVED, steps, UNMEASURED, second.getFirst().note(), shared);
         }
         double enough = Alignment.WEIGHTS.shared() / 100.0;
         begins = before < Alignment.WEIGHTS.sharedNotes() ? 0 : begins;
         ends = after < Alignment.WEIGHTS.sharedNotes() ? 0 : ends;
         if (Math.max(begins, ends) >= enough * length) {
             Kind kind = begins >= ends ? Kind.OTHER_ENDING : Kind.OTHER_BEGINNING;
-            int distance = closely ? Alignment.at(first, second, 0).distance() : 0;
-            return new Likeness(kind, 0, distance, differs, Math.max(begins, ends) / (double) length);
+            return new Likeness(kind, 0, UNMEASURED, differs, Math.max(begins, ends) / (double) length);
         }
         if (!closely) {
             return rhythm && uneven ? new Likeness(Kind.SAME_RHYTHM, 0, 0, differs, 0) : NONE;
@@ -97,6 +98,12 @@ public record Likeness(Kind kind, int steps, int distance, int differsFrom, doub
         }
         return rhythm && uneven ? new Likeness(Kind.SAME_RHYTHM, 0, alignment.distance(), differs, 0)
                 : new Likeness(Kind.DIFFERENT, 0, alignment.distance(), differs, shared);
+    }
+
+    /** The same with its distance measured, which telling the kind did not always need. */
+    Likeness measured(List<Tone> first, List<Tone> second) {
+        return distance != UNMEASURED ? this
+                : new Likeness(kind, steps, Alignment.at(first, second, steps).distance(), differsFrom, shared);
     }
 
     /** Whether a rhythm is more than equal notes one after the other. */

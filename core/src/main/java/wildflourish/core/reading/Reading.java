@@ -94,6 +94,7 @@ public record Reading(
                 at = ended(phrases, i);
                 best = new Likeness(Likeness.Kind.OTHER_ENDING, 0, 0, phrase.fromNote(), 0);
             }
+            best = at < 0 || phrase.again() ? best : best.measured(bodies.get(at), bodies.get(i));
             String difference = at < 0 ? "" : difference(timeline, phrases.get(at), phrase, best);
             passages.add(new Passage(phrase, at < 0 ? Optional.empty() : Optional.of(at), best, difference,
                     Figure.of(bodies.get(i)), Optional.ofNullable(marks.remarks().get(phrase.fromNote()))));
