@@ -31,7 +31,12 @@ record Alignment(int distance, int steps, List<Pair> pairs) {
 
     /** The nearest alignment, the second phrase moved by as many steps as brings it nearest. */
     static Alignment of(List<Tone> first, List<Tone> second) {
-        Alignment best = at(first, second, 0);
+        return of(first, second, Integer.MAX_VALUE);
+    }
+
+    /** The same where the distance is no more than a limit; else one without pairs, whose distance is beyond the limit. */
+    static Alignment of(List<Tone> first, List<Tone> second, int limit) {
+        Alignment best = at(first, second, 0, limit);
         if (first.isEmpty() || second.isEmpty()) {
             return best;
         }
@@ -42,7 +47,7 @@ record Alignment(int distance, int steps, List<Pair> pairs) {
             int steps = second.get(b).pitch().diatonic() - first.get(a).pitch().diatonic();
             if (!tried.contains(steps)) {
                 tried.add(steps);
-                Alignment moved = at(first, second, steps);
+                Alignment moved = at(first, second, steps, limit);
                 best = moved.distance() < best.distance() ? moved : best;
             }
         }
@@ -51,6 +56,11 @@ record Alignment(int distance, int steps, List<Pair> pairs) {
 
     /** The alignment with the second phrase moved down by so many steps of the scale. */
     static Alignment at(List<Tone> first, List<Tone> second, int steps) {
+        return at(first, second, steps, Integer.MAX_VALUE);
+    }
+
+    private static Alignment at(List<Tone> first, List<Tone> second, int steps, int limit) {
+        int beyond = 0;
         int n = first.size();
         int m = second.size();
         int[][] cost = new int[n + 1][m + 1];
@@ -89,6 +99,11 @@ record Alignment(int distance, int steps, List<Pair> pairs) {
                 }
                 cost[i][j] = best;
                 took[i][j] = how;
+            }
+            // No way goes past so many rows at once: where all of them are beyond the limit, every way is.
+            beyond = java.util.Arrays.stream(cost[i]).allMatch(c -> c > limit) ? beyond + 1 : 0;
+            if (beyond >= most) {
+                return new Alignment(Integer.MAX_VALUE, steps, List.of());
             }
         }
         List<Pair> pairs = new ArrayList<>();

@@ -92,12 +92,13 @@ public record Likeness(Kind kind, int steps, int distance, int differsFrom, doub
         if (!closely) {
             return rhythm && uneven ? new Likeness(Kind.SAME_RHYTHM, 0, 0, differs, 0) : NONE;
         }
-        Alignment alignment = Alignment.of(first, second);
-        if (alignment.distance() * Tone.QUAVER <= Alignment.WEIGHTS.nearly() * length) {
+        int limit = (int) (Alignment.WEIGHTS.nearly() * length / Tone.QUAVER);
+        Alignment alignment = Alignment.of(first, second, limit);
+        if (alignment.distance() <= limit) {
             return new Likeness(Kind.NEARLY, alignment.steps(), alignment.distance(), differs, shared);
         }
-        return rhythm && uneven ? new Likeness(Kind.SAME_RHYTHM, 0, alignment.distance(), differs, 0)
-                : new Likeness(Kind.DIFFERENT, 0, alignment.distance(), differs, shared);
+        return rhythm && uneven ? new Likeness(Kind.SAME_RHYTHM, 0, UNMEASURED, differs, 0)
+                : new Likeness(Kind.DIFFERENT, 0, UNMEASURED, differs, shared);
     }
 
     /** The same with its distance measured, which telling the kind did not always need. */

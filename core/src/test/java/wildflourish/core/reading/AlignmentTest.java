@@ -53,6 +53,18 @@ class AlignmentTest {
         assertThat(Alignment.at(a, b, steps).distance()).isEqualTo(byTrying(a, b, steps) + moved);
     }
 
+    @Property(tries = 150)
+    void aLimitChangesNothingWithinIt(@ForAll("phrases") List<Tone> a, @ForAll("phrases") List<Tone> b,
+            @ForAll @IntRange(min = 0, max = 600) int limit) {
+        Alignment whole = Alignment.of(a, b);
+        Alignment within = Alignment.of(a, b, limit);
+        if (whole.distance() <= limit) {
+            assertThat(within).isEqualTo(whole);
+        } else {
+            assertThat(within.distance()).isGreaterThan(limit);
+        }
+    }
+
     @Property(tries = 100)
     void aPhraseIsAtNoDistanceFromItself(@ForAll("phrases") List<Tone> phrase) {
         assertThat(Alignment.of(phrase, phrase).distance()).isZero();
