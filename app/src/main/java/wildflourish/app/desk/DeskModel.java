@@ -414,7 +414,13 @@ public final class DeskModel {
                     say(all == 0 ? "every tune has its ladder already" : "%d tune%s grown".formatted(all, all == 1 ? "" : "s"));
                 }
             });
-        }, background);
+        }, background).exceptionally(fault -> {
+            ui.execute(() -> {
+                end();
+                say("the shelf could not be grown to its end; what was grown is kept");
+            });
+            return null;
+        });
     }
 
     /** Keeps a grown ladder, unless the tune has been edited meanwhile; how many were kept. */

@@ -1,5 +1,6 @@
 package wildflourish.app.reading;
 
+import java.util.Set;
 import javafx.css.PseudoClass;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
@@ -42,10 +43,11 @@ final class PhraseTile extends Button {
         setAccessibleText("%s, %s. %s".formatted(passage.phrase().name(), state.bars(passage.phrase()),
                 passage.sameAs().isEmpty() ? "new" : passage.isSame()
                         ? "the same as " + state.reading().passages().get(passage.sameAs().get()).phrase().name() : passage.difference()));
-        draw(state.reading(), index, palette);
+        draw(state, index, palette);
     }
 
-    private void draw(Reading reading, int index, Palette palette) {
+    private void draw(ReadingState state, int index, Palette palette) {
+        Reading reading = state.reading();
         GraphicsContext g = canvas.getGraphicsContext2D();
         Passage passage = reading.passages().get(index);
         Phrase phrase = passage.phrase();
@@ -62,11 +64,13 @@ final class PhraseTile extends Button {
             g.fillText(bars, w - 5, 15);
         }
         g.setTextAlign(TextAlignment.LEFT);
-        melody(g, reading, passage, palette);
-        ribbon(g, reading, index, palette);
+        melody(g, state, passage, palette);
+        ribbon(g, state, index, palette);
     }
 
-    private void melody(GraphicsContext g, Reading reading, Passage passage, Palette palette) {
+    private void melody(GraphicsContext g, ReadingState state, Passage passage, Palette palette) {
+        Reading reading = state.reading();
+        Set<Integer> news = state.fresh(passage);
         Timeline tune = reading.timeline();
         Phrase phrase = passage.phrase();
         double start = tune.note(phrase.fromNote()).onset().toDouble();
@@ -92,7 +96,7 @@ final class PhraseTile extends Button {
             double x = left + (stand.onset().toDouble() - start) / time * width;
             double long1 = stand.note().length().toDouble() / time * width;
             double y = top + height - (stand.pitch().midi() - low) / (double) (high - low) * height;
-            boolean fresh = passage.sameAs().isEmpty() || isNew(reading, passage, n);
+            boolean fresh = news.contains(n);
             g.setFill(palette.of(fresh ? Ink.MUSIC : Ink.STAVE));
             double thick = fresh ? 4 : 2.5;
             g.fillRoundRect(x + 0.5, y - thick / 2, Math.max(2, long1 - 1.5), thick, 2, 2);
@@ -104,26 +108,13 @@ final class PhraseTile extends Button {
         return note < tune.size() ? tune.note(note).onset().toDouble() : Double.MAX_VALUE;
     }
 
-    /** Whether a note is not known from the phrase that this one is like. */
-    private static boolean isNew(Reading reading, Passage passage, int note) {
-        if (passage.isSame()) {
-            return note < passage.phrase().bodyNote() && !passage.difference().isEmpty();
-        }
-        return reading.besides(passage).stream().filter(b -> b.here().contains(note)).noneMatch(Reading.Beside::same);
-    }
-
-    private void ribbon(GraphicsContext g, Reading reading, int index, Palette palette) {
+    private void ribbon(GraphicsContext g, ReadingState state, int index, Palette palette) {
+        Reading reading = state.reading();
         Passage passage = reading.passages().get(index);
-        int family = reading.family(index);
-        boolean alone = java.util.stream.IntStream.range(0, reading.passages().size())
-                .noneMatch(p -> p != index && reading.family(p) == family);
-        if (alone) {
+        int rank = state.family(index);
+        if (rank < 0) {
             return;
         }
-        int rank = (int) java.util.stream.IntStream.range(0, family)
-                .filter(p -> reading.passages().get(p).sameAs().isEmpty()
-                        && java.util.stream.IntStream.range(p + 1, reading.passages().size()).anyMatch(o -> reading.family(o) == p))
-                .count();
         Color colour = palette.of(FAMILIES[rank % FAMILIES.length]);
         double w = canvas.getWidth() - 2;
         double y = HEIGHT - RIBBON - 1;
@@ -153,7 +144,7 @@ final class PhraseTile extends Button {
             }
         }
         String other = root ? "" : reading.passages().get(passage.sameAs().get()).phrase().name();
-        String words = root ? reading.passages().get(family).phrase().name() : switch (kind) {
+        String words = root ? passage.phrase().name() : switch (kind) {
             case SAME -> "= " + other;
             case OTHER_ENDING -> passage.phrase().again() ? "for " + other + "’s end" : other + " …";
             case OTHER_BEGINNING -> "… " + other;

@@ -1,7 +1,10 @@
 package wildflourish.app.reading;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.planning.Trap;
 import wildflourish.core.reading.Passage;
@@ -42,6 +45,30 @@ public record ReadingState(
         int from = reading.firstBar(phrase);
         int to = reading.lastBar(phrase);
         return from == to ? "bar " + from : "bars %d to %d".formatted(from, to);
+    }
+
+    /**
+     * The number of the family that a phrase belongs to, counted over the families of two phrases or more, from 0; negative
+     * where nothing is like it.
+     */
+    public int family(int passage) {
+        int root = reading.family(passage);
+        List<Integer> families = IntStream.range(0, reading.passages().size()).map(reading::family).boxed().toList();
+        List<Integer> shared = families.stream().distinct().filter(f -> families.stream().filter(f::equals).count() > 1).toList();
+        return shared.indexOf(root);
+    }
+
+    /** The notes of a phrase that are not known from the one that it is like. */
+    public Set<Integer> fresh(Passage passage) {
+        Phrase phrase = passage.phrase();
+        Set<Integer> fresh = new HashSet<>(IntStream.range(phrase.fromNote(), phrase.toNote()).boxed().toList());
+        if (passage.isSame()) {
+            int known = passage.difference().isEmpty() ? phrase.fromNote() : phrase.bodyNote();
+            fresh.removeIf(n -> n >= known);
+        } else {
+            reading.besides(passage).stream().filter(Reading.Beside::same).forEach(b -> fresh.removeAll(b.here()));
+        }
+        return fresh;
     }
 
     /** The traps of one phrase. */

@@ -88,7 +88,13 @@ public final class RoundsModel {
     private void measure() {
         RoundsState now = state.get();
         background.execute(() -> {
-            double seconds = now.passes().isEmpty() ? 0 : WrittenOut.seconds(written(now));
+            double seconds;
+            try {
+                seconds = now.passes().isEmpty() ? 0 : WrittenOut.seconds(written(now));
+            } catch (RuntimeException e) {
+                ui.execute(() -> say.accept("the whole could not be put together; the rounds are as they were"));
+                return;
+            }
             ui.execute(() -> {
                 RoundsState later = state.get();
                 if (later.arrangement().equals(now.arrangement()) && later.set().equals(now.set())) {

@@ -222,8 +222,12 @@ public final class TrellisModel {
     /** Computes in the background and goes on with the value on the interface's thread. */
     <T> void later(java.util.function.Supplier<T> work, Consumer<T> then) {
         background.execute(() -> {
-            T value = work.get();
-            ui.execute(() -> then.accept(value));
+            try {
+                T value = work.get();
+                ui.execute(() -> then.accept(value));
+            } catch (RuntimeException e) {
+                ui.execute(() -> say.accept("this could not be worked out; the tune is as it was"));
+            }
         });
     }
 
