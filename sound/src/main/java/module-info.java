@@ -1,1 +1,15 @@
-module wildflourish.sound { requires wildflourish.core; }
+/** Turns performances into sound: cues, computed voices, a transport exact to the sample, devices, files, and what players play back. */
+module wildflourish.sound {
+    requires transitive wildflourish.core;
+    requires com.fasterxml.jackson.databind;
+    requires java.desktop;
+
+    exports wildflourish.sound.cue;
+    exports wildflourish.sound.engine;
+    exports wildflourish.sound.input;
+    exports wildflourish.sound.transport;
+    exports wildflourish.sound.voice;
+    exports wildflourish.sound.wave;
+
+    opens wildflourish.sound.voice to com.fasterxml.jackson.databind;
+}

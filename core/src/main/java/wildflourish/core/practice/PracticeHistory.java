@@ -1,0 +1,108 @@
+package wildflourish.core.practice;
+
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import wildflourish.core.data.DataFile;
+
+/**
+ * What the log tells.
+ *
+ * @param lines one for each thing practised, the latest practised first
+ * @param minutes practised each day
+ */
+public record PracticeHistory(List<Line> lines, SortedMap<LocalDate, Double> minutes) {
+
+    /**
+     * How one thing has gone.
+     *
+     * @param best for each day with an even pass, the fastest: counts a minute of the tempo's beat for a tune, milliseconds of the
+     *     part for a gesture
+     * @param stuckFor passes in a row, the latest ones, since the last gain; 0 when it is not stuck
+     */
+    public record Line(
+            String subject, String passage, String instrument, String unit, boolean gesture, SortedMap<LocalDate, Double> best, int passes,
+            int stuckFor, double minutes) {
+
+        /** The best of all; empty before the first even pass. */
+        public Optional<Double> reached() {
+            return best.values().stream().max(gesture ? Comparator.reverseOrder() : Comparator.naturalOrder());
+        }
+
+        public boolean isStuck() {
+            return stuckFor > 0;
+        }
+
+        /** For reading: {@code A2 of The Lamp}, {@code cut}. */
+        public String name() {
+            return gesture ? subject : passage + " of " + subject;
+        }
+    }
+
+    /** From how many passes without a gain on something is stuck, and over how many days at least. */
+    record Stuck(String provenance, int passes) {}
+
+    private static final Stuck STUCK = DataFile.read("practice/stuck.json", Stuck.class);
+
+    private record Key(String subject, String passage, String instrument, String unit) {}
+
+    public PracticeHistory {
+        lines = List.copyOf(lines);
+    }
+
+    /** From passes in the order in which they were played; days are those of the zone. */
+    public static PracticeHistory of(List<LoggedPass> passes, ZoneId zone) {
+        SortedMap<LocalDate, Double> minutes = new TreeMap<>();
+        Map<Key, List<LoggedPass>> by = new LinkedHashMap<>();
+        for (LoggedPass pass : passes) {
+            minutes.merge(day(pass, zone), pass.seconds() / 60, Double::sum);
+            Key key = new Key(pass.subject(), pass.passage(), pass.instrument(), pass.tempo().map(t -> t.beatName()).orElse("ms"));
+            // Taken out and put back in, so that the latest practised stands last.
+            List<LoggedPass> own = by.containsKey(key) ? by.remove(key) : new ArrayList<>();
+            own.add(pass);
+            by.put(key, own);
+        }
+        List<Line> lines = new ArrayList<>();
+        by.forEach((key, own) -> lines.addFirst(line(key, own, zone)));
+        return new PracticeHistory(lines, minutes);
+    }
+
+    private static LocalDate day(LoggedPass pass, ZoneId zone) {
+        return pass.at().atZone(zone).toLocalDate();
+    }
+
+    private static Line line(Key key, List<LoggedPass> own, ZoneId zone) {
+        boolean gesture = own.getFirst().tempo().isEmpty();
+        SortedMap<LocalDate, Double> best = new TreeMap<>();
+        double reached = gesture ? Double.MAX_VALUE : 0;
+        int since = 0;
+        for (LoggedPass pass : own) {
+            double value = gesture ? pass.partMs() : pass.tempo().get().perMinute().toDouble();
+            boolean gain = pass.even() && (gesture ? value < reached : value > reached);
+            if (pass.even()) {
+                best.merge(day(pass, zone), value, gesture ? Math::min : Math::max);
+            }
+            reached = gain ? value : reached;
+            since = gain ? 0 : since + 1;
+        }
+        double minutes = own.stream().mapToDouble(LoggedPass::seconds).sum() / 60;
+        return new Line(key.subject(), key.passage(), key.instrument(), key.unit(), gesture, best, own.size(),
+                since >= STUCK.passes() ? since : 0, minutes);
+    }
+
+    /** What is stuck, the longest first. */
+    public List<Line> stuck() {
+        return lines.stream().filter(Line::isStuck).sorted(Comparator.comparingInt(Line::stuckFor).reversed()).toList();
+    }
+
+    public double totalMinutes() {
+        return minutes.values().stream().mapToDouble(Double::doubleValue).sum();
+    }
+}

@@ -1,0 +1,50 @@
+package wildflourish.core.practice;
+
+import java.util.List;
+import wildflourish.core.data.DataFile;
+import wildflourish.core.reading.Phrase;
+
+/**
+ * In what order a stretch is heard and played.
+ *
+ * @param id {@code goal-first}, …
+ * @param stages of the goal's tempo and which rung, in order; empty for a plan whose tempo is decided pass by pass
+ * @param response whether each phrase is heard and then left empty for the student
+ */
+public record PracticePlan(String id, String words, String about, List<Stage> stages, boolean response) {
+
+    /**
+     * One time through.
+     *
+     * @param bare whether the bare rung is heard, not the one in hand
+     * @param percent of the goal's tempo
+     */
+    public record Stage(String words, boolean bare, int percent) {}
+
+    record Table(String provenance, List<PracticePlan> plans) {}
+
+    private static final List<PracticePlan> ALL = DataFile.read("practice/plans.json", Table.class).plans();
+
+    public PracticePlan {
+        stages = List.copyOf(stages);
+    }
+
+    /** The plans there are. */
+    public static List<PracticePlan> all() {
+        return ALL;
+    }
+
+    /** Whether the tempo goes up and down by the rule. */
+    public boolean isStepwise() {
+        return stages.isEmpty() && !response;
+    }
+
+    /** A stretch that is heard before it is left empty. */
+    public record Call(int fromNote, int toNote) {}
+
+    /** What is heard before each answer: the phrases of a stretch one by one, the first and the last cut to it. */
+    public static List<Call> calls(List<Phrase> phrases, int fromNote, int toNote) {
+        return phrases.stream().map(p -> new Call(Math.max(p.fromNote(), fromNote), Math.min(p.toNote(), toNote)))
+                .filter(c -> c.fromNote() < c.toNote()).toList();
+    }
+}

@@ -1,0 +1,90 @@
+package wildflourish.core.practice;
+
+import java.util.ArrayList;
+import java.util.List;
+import wildflourish.core.tune.Tempo;
+
+/**
+ * Where a student stands on the way up to a tempo.
+ *
+ * @param tempi from slow to the goal
+ * @param at index of the tempo of the next pass
+ * @param evenInRow even passes at it so far, one after another
+ * @param reached whether the goal has been played evenly as often as the rule asks
+ */
+public record Steps(StepRule rule, List<Tempo> tempi, int at, int evenInRow, boolean reached) {
+
+    /** What to do next. */
+    public enum Advice { UP, AGAIN, DOWN, REACHED }
+
+    /**
+     * What a pass led to.
+     *
+     * @param why in a sentence for the student, without a full stop
+     */
+    public record Next(Steps steps, Advice advice, boolean even, String why) {}
+
+    public Steps {
+        tempi = List.copyOf(tempi);
+    }
+
+    /** At the lowest step. */
+    public static Steps upTo(Tempo goal, StepRule rule) {
+        List<Tempo> tempi = new ArrayList<>();
+        for (int percent : rule.percent()) {
+            Tempo tempo = goal.withCount(Math.max(1, Math.round(goal.perMinute().toDouble() * percent / 100)));
+            if (tempi.isEmpty() || tempo.isFasterThan(tempi.getLast())) {
+                tempi.add(tempo);
+            }
+        }
+        return new Steps(rule, tempi, 0, 0, false);
+    }
+
+    public Tempo tempo() {
+        return tempi.get(at);
+    }
+
+    /** On the step whose tempo is nearest to one that was reached before, not above it; the lowest where all are above. */
+    public Steps startingFrom(Tempo known) {
+        int step = 0;
+        for (int i = 0; i < tempi.size(); i++) {
+            step = tempi.get(i).isFasterThan(known) ? step : i;
+        }
+        return new Steps(rule, tempi, step, 0, false);
+    }
+
+    /** After a pass at the present tempo. */
+    public Next after(Evenness pass) {
+        if (rule.isFallenApart(pass)) {
+            Steps down = new Steps(rule, tempi, Math.max(0, at - 1), 0, false);
+            return new Next(down, at == 0 ? Advice.AGAIN : Advice.DOWN, false, at == 0
+                    ? "it fell apart at the slowest step: take a shorter stretch, or the barer rung"
+                    : "it fell apart: back to " + down.tempo().spoken());
+        }
+        if (!rule.isEven(pass)) {
+            return new Next(new Steps(rule, tempi, at, 0, reached), Advice.AGAIN, false, "again at the same tempo: " + fault(pass));
+        }
+        if (evenInRow + 1 < rule.passes()) {
+            return new Next(new Steps(rule, tempi, at, evenInRow + 1, reached), Advice.AGAIN, true,
+                    "even; %s like this".formatted(rule.passes() - evenInRow - 1 == 1 ? "once more" : (rule.passes() - evenInRow - 1) + " more"));
+        }
+        if (at + 1 < tempi.size()) {
+            Steps up = new Steps(rule, tempi, at + 1, 0, false);
+            return new Next(up, Advice.UP, true, "even: up to " + up.tempo().spoken());
+        }
+        return new Next(new Steps(rule, tempi, at, 0, true), Advice.REACHED, true, "the goal is reached: %s, evenly".formatted(tempo().spoken()));
+    }
+
+    private String fault(Evenness pass) {
+        if (pass.missedShare() + pass.extraShare() > rule.wrongUpTo()) {
+            int missed = pass.matching().missed().size();
+            int extra = pass.matching().extra().size();
+            return missed >= extra ? "%d note%s missed".formatted(missed, missed == 1 ? " was" : "s were")
+                    : "%d note%s too many".formatted(extra, extra == 1 ? " was" : "s were");
+        }
+        if (Math.abs(pass.drift()) > rule.driftUpTo()) {
+            return "%d %% %s than the pulse".formatted(Math.round(Math.abs(pass.drift()) * 100), pass.drift() < 0 ? "faster" : "slower");
+        }
+        return pass.standsOut().orElse("the gaps vary by %d %%".formatted(Math.round(pass.variation() * 100)));
+    }
+}

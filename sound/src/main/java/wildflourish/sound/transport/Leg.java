@@ -1,0 +1,52 @@
+package wildflourish.sound.transport;
+
+import wildflourish.core.practice.CountIn;
+import wildflourish.core.tune.PlayedOut;
+
+/**
+ * One stretch of a piece.
+ *
+ * @param span what of the piece; its end is not part of it
+ * @param countIn what is clicked before it
+ * @param sounding whether the tune sounds; a silent leg lasts as long and is left to a student
+ * @param graded whether what a student plays in it is measured
+ */
+public record Leg(Piece piece, PlayedOut.Span span, CountIn countIn, boolean sounding, boolean graded) {
+
+    public Leg {
+        if (!span.from().isLess(span.to())) {
+            throw new IllegalArgumentException("a leg lasts longer than nothing");
+        }
+    }
+
+    /** A stretch that is heard. */
+    public static Leg heard(Piece piece, PlayedOut.Span span) {
+        return new Leg(piece, span, CountIn.NONE, true, false);
+    }
+
+    public Leg countedIn(CountIn count) {
+        return new Leg(piece, span, count, sounding, graded);
+    }
+
+    public Leg unheard() {
+        return new Leg(piece, span, countIn, false, graded);
+    }
+
+    public Leg measured() {
+        return new Leg(piece, span, countIn, sounding, true);
+    }
+
+    /** Milliseconds of the stretch itself. */
+    public double lengthMs() {
+        return piece.played().msAt(span.to()) - piece.played().msAt(span.from());
+    }
+
+    /** Milliseconds that are counted before it. */
+    public double countInMs() {
+        double from = piece.played().msAt(span.from());
+        // The pace of the first moment of the stretch holds for what is counted before it.
+        double small = 1.0 / 64;
+        double pace = (piece.played().msAt(span.from().toDouble() + small) - from) / small;
+        return countIn.length().toDouble() * pace;
+    }
+}

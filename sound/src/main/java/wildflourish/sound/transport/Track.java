@@ -1,0 +1,74 @@
+package wildflourish.sound.transport;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import wildflourish.core.practice.CountIn;
+import wildflourish.core.tune.PlayedOut;
+import wildflourish.sound.cue.Cue;
+import wildflourish.sound.voice.Voice;
+
+/**
+ * A leg in samples: what is done at which of them.
+ *
+ * @param lead samples that are counted in
+ * @param frames samples of everything, the lead among them
+ * @param frameOf the sample of each event, in order
+ * @param cues what is done then
+ * @param parts who does it
+ */
+record Track(long lead, long frames, long[] frameOf, Cue[] cues, Part[] parts) {
+
+    /** Who sounds. */
+    enum Part { TUNE, UNDER, CLICK }
+
+    private record Event(double ms, Part part, Cue cue) {}
+
+    /**
+     * The whole leg, or what is left of it.
+     *
+     * @param fromMs entered so late, in milliseconds of its stretch; below 0 within the count-in
+     */
+    static Track of(Leg leg, Backing backing, double fromMs) {
+        double countIn = leg.countInMs();
+        double skipped = countIn + fromMs;
+        double start = leg.piece().played().msAt(leg.span().from());
+        double length = leg.lengthMs();
+        List<Event> events = new ArrayList<>();
+        if (leg.sounding()) {
+            double entered = Math.max(0, fromMs);
+            double offset = countIn + entered - skipped;
+            if (!leg.piece().voice().drones().isEmpty()) {
+                events.add(new Event(offset, Part.TUNE, new Cue(0, Cue.Kind.ATTACK, Cue.DRONES, 0, 0, 1)));
+            }
+            leg.piece().cues().between(start + entered, start + length).forEach(c -> events.add(new Event(offset + c.atMs(), Part.TUNE, c)));
+            Underneath.of(leg, backing.under()).between(entered, length)
+                    .forEach(c -> events.add(new Event(offset + c.atMs(), Part.UNDER, c)));
+        }
+        double pace = leg.countIn().length().isZero() ? 0 : countIn / leg.countIn().length().toDouble();
+        for (CountIn.Click click : leg.countIn().clicks()) {
+            click(events, click.at().toDouble() * pace - skipped, click.strength());
+        }
+        if (backing.metronome()) {
+            for (PlayedOut.Beat beat : leg.piece().played().beats()) {
+                if (beat.atMs() > start - 1 && beat.atMs() < start + length - 1) {
+                    click(events, countIn + beat.atMs() - start - skipped, beat.strength());
+                }
+            }
+        }
+        events.sort(Comparator.comparingDouble(Event::ms));
+        long lead = frames(Math.max(0, -fromMs));
+        return new Track(Math.min(lead, frames(countIn)), frames(countIn + length - skipped), events.stream().mapToLong(e -> frames(e.ms())).toArray(),
+                events.stream().map(Event::cue).toArray(Cue[]::new), events.stream().map(Event::part).toArray(Part[]::new));
+    }
+
+    private static void click(List<Event> events, double ms, int strength) {
+        if (ms > -0.5) {
+            events.add(new Event(Math.max(0, ms), Part.CLICK, new Cue(0, Cue.Kind.ATTACK, 0, strength, 0, strength == 0 ? 0.4 : 0.8)));
+        }
+    }
+
+    static long frames(double ms) {
+        return Math.round(ms / 1000 * Voice.RATE);
+    }
+}

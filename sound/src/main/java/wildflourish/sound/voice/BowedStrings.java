@@ -1,0 +1,157 @@
+package wildflourish.sound.voice;
+
+import wildflourish.sound.cue.Cue;
+
+/**
+ * Strings under a bow: the sawtooth of a string that sticks to the bow and slips (H. von Helmholtz, "On the Sensations of Tone"),
+ * its step rounded off so that nothing folds back (polynomial band-limited step: V. Välimäki and A. Huovilainen, "Antialiasing
+ * oscillators in subtractive synthesis", IEEE Signal Processing Magazine 24, 2007), through the resonances of the body
+ * (subtractive synthesis). A new stroke makes the sound dip and bite; a slur only moves the pitch.
+ */
+final class BowedStrings implements Voice {
+
+    private static final int STRINGS = 8;
+    private static final double WAVE_SEMITONES = 0.16;
+
+    private final VoiceData data;
+    private final Bowed[] strings = new Bowed[STRINGS];
+    private final Filter[] body;
+    private final Filter soft = Filter.low(5200, 0.6);
+    private final Noise noise = new Noise(29);
+    private final Filter hiss = Filter.band(3100, 0.8);
+    private final double gain;
+    private int tail;
+
+    /** One string. */
+    private final class Bowed {
+        private final Pitch pitch = new Pitch(WAVE_SEMITONES, false);
+        private final Level level = new Level();
+        private double phase;
+        private double turn;
+        private boolean sounding;
+        private int tick;
+
+        private void start(Cue cue, boolean accent) {
+            pitch.jump(cue.pitch());
+            sounding = true;
+            tick = 0;
+            level.go(cue.kind() == Cue.Kind.ATTACK ? cue.strength() : 0.9, accent ? data.attackMs() : data.attackMs() * 0.7);
+        }
+
+        private double next() {
+            if (tick == 0) {
+                turn = VoiceData.hertz(pitch.next()) / RATE;
+                tick = Pitch.EVERY;
+            }
+            tick--;
+            phase += turn;
+            if (phase >= 1) {
+                phase -= 1;
+            }
+            return (2 * phase - 1 - step()) * level.next();
+        }
+
+        /** What the rounded step takes off around the jump of the sawtooth. */
+        private double step() {
+            if (phase < turn) {
+                double t = phase / turn;
+                return t + t - t * t - 1;
+            }
+            if (phase > 1 - turn) {
+                double t = (phase - 1) / turn;
+                return t * t + t + t + 1;
+            }
+            return 0;
+        }
+    }
+
+    BowedStrings(VoiceData data) {
+        this.data = data;
+        this.gain = data.gain();
+        for (int i = 0; i < STRINGS; i++) {
+            strings[i] = new Bowed();
+        }
+        body = data.resonances().stream().map(Filter::peak).toArray(Filter[]::new);
+    }
+
+    @Override
+    public void take(Cue cue) {
+        if (cue.lane() == Cue.ALL) {
+            if (cue.kind() == Cue.Kind.STOP) {
+                for (Bowed string : strings) {
+                    stop(string);
+                }
+            }
+            return;
+        }
+        if (cue.lane() < 0) {
+            return;
+        }
+        Bowed string = strings[cue.lane()];
+        switch (cue.kind()) {
+            case ATTACK -> string.start(cue, true);
+            case SOFT, JOIN -> {
+                if (string.sounding) {
+                    string.pitch.move(cue.pitch(), cue.overMs());
+                    string.tick = 0;
+                } else {
+                    string.start(cue, false);
+                }
+            }
+            case BEND -> {
+                string.pitch.move(cue.pitch(), cue.overMs());
+                string.tick = 0;
+            }
+            case STOP -> stop(string);
+            case WAVE -> string.pitch.wave(true);
+            case SWELL -> string.level.swell(true);
+            case STILL -> {
+                string.pitch.wave(false);
+                string.level.swell(false);
+            }
+            case TURN -> { }
+        }
+    }
+
+    private void stop(Bowed string) {
+        string.sounding = false;
+        string.level.go(0, data.releaseMs());
+    }
+
+    @Override
+    public void render(float[] into, int from, int to) {
+        if (isSilent()) {
+            return;
+        }
+        tail = strung() ? RATE / 10 : Math.max(0, tail - (to - from));
+        for (int i = from; i < to; i++) {
+            double sum = 0;
+            double bowed = 0;
+            for (Bowed string : strings) {
+                if (!string.level.isSilent()) {
+                    sum += string.next();
+                    bowed += string.level.now();
+                }
+            }
+            sum = soft.next(sum + hiss.next(noise.next()) * data.noise() * bowed);
+            for (Filter resonance : body) {
+                sum = resonance.next(sum);
+            }
+            into[i] += (float) (gain * sum);
+        }
+    }
+
+    private boolean strung() {
+        for (Bowed string : strings) {
+            if (!string.level.isSilent()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    @Override
+    public boolean isSilent() {
+        return tail == 0 && !strung();
+    }
+}
