@@ -18,8 +18,8 @@ public final class Limiter {
 
     private final float[] late = new float[DELAY];
     private final double[] gains = new double[DELAY];
-    private final double[] lows = new double[DELAY + 1];
-    private final long[] lowsAt = new long[DELAY + 1];
+    private final double[] lows = new double[DELAY + 2];
+    private final long[] lowsAt = new long[DELAY + 2];
     private int lowHead;
     private int lowCount;
     private double sum = DELAY;
@@ -57,7 +57,7 @@ public final class Limiter {
         lows[end] = needed;
         lowsAt[end] = time;
         lowCount++;
-        if (lowsAt[lowHead] <= time - DELAY) {
+        if (lowsAt[lowHead] <= time - DELAY - 1) {
             lowHead = (lowHead + 1) % lows.length;
             lowCount--;
         }

@@ -24,10 +24,7 @@ final class Clicks implements Voice {
 
     @Override
     public void render(float[] into, int from, int to) {
-        if (isSilent()) {
-            return;
-        }
-        for (int i = from; i < to; i++) {
+        for (int i = from; i < to && !isSilent(); i++) {
             rise = Math.min(1, rise + 1.0 / 48);
             into[i] += (float) (level * rise * (Math.sin(phase) + 0.4 * Math.sin(2.7 * phase)));
             phase += turn;

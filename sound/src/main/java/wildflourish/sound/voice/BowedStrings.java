@@ -12,6 +12,8 @@ final class BowedStrings implements Voice {
 
     private static final int STRINGS = 8;
     private static final double WAVE_SEMITONES = 0.16;
+    /** Samples that the body rings on for after the last string. */
+    private static final int TAIL = RATE / 10;
 
     private final VoiceData data;
     private final Bowed[] strings = new Bowed[STRINGS];
@@ -35,6 +37,7 @@ final class BowedStrings implements Voice {
             pitch.jump(cue.pitch());
             sounding = true;
             tick = 0;
+            tail = TAIL;
             level.go(cue.kind() == Cue.Kind.ATTACK ? cue.strength() : 0.9, accent ? data.attackMs() : data.attackMs() * 0.7);
         }
 
@@ -120,15 +123,13 @@ final class BowedStrings implements Voice {
 
     @Override
     public void render(float[] into, int from, int to) {
-        if (isSilent()) {
-            return;
-        }
-        tail = strung() ? RATE / 10 : Math.max(0, tail - (to - from));
-        for (int i = from; i < to; i++) {
+        for (int i = from; i < to && tail > 0; i++) {
+            tail--;
             double sum = 0;
             double bowed = 0;
             for (Bowed string : strings) {
                 if (!string.level.isSilent()) {
+                    tail = TAIL;
                     sum += string.next();
                     bowed += string.level.now();
                 }
@@ -141,17 +142,8 @@ final class BowedStrings implements Voice {
         }
     }
 
-    private boolean strung() {
-        for (Bowed string : strings) {
-            if (!string.level.isSilent()) {
-                return true;
-            }
-        }
-        return false;
-    }
-
     @Override
     public boolean isSilent() {
-        return tail == 0 && !strung();
+        return tail == 0;
     }
 }

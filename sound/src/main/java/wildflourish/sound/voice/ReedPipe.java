@@ -20,6 +20,7 @@ final class ReedPipe implements Voice {
     private final double gain;
     private final double droneGain;
     private int tick;
+    private int untilSteady;
     private boolean sounding;
 
     ReedPipe(VoiceData data, int lowest) {
@@ -97,6 +98,12 @@ final class ReedPipe implements Voice {
                 sum = gain * tone.next() * level.next();
             }
             if (below) {
+                if (untilSteady-- == 0) {
+                    untilSteady = 4096;
+                    for (Harmonics one : drone) {
+                        one.steady();
+                    }
+                }
                 double all = 0;
                 for (Harmonics one : drone) {
                     all += one.next();
@@ -104,11 +111,6 @@ final class ReedPipe implements Voice {
                 sum += droneGain * all * drones.next();
             }
             into[i] += (float) sum;
-        }
-        if (below) {
-            for (int i = 0; i < drone.length; i++) {
-                drone[i].steady();
-            }
         }
     }
 
