@@ -2,7 +2,10 @@
 module wildflourish.formats {
     requires transitive wildflourish.core;
     requires java.desktop;
+    requires com.fasterxml.jackson.databind;
+    requires com.fasterxml.jackson.dataformat.csv;
 
     exports wildflourish.formats.abc;
+    exports wildflourish.formats.csv;
     exports wildflourish.formats.midi;
 }

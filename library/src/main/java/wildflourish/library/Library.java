@@ -17,6 +17,8 @@ import org.jdbi.v3.core.Jdbi;
 import org.jdbi.v3.core.JdbiException;
 import org.sqlite.SQLiteConfig;
 import org.sqlite.SQLiteDataSource;
+import wildflourish.core.practice.LoggedPass;
+import wildflourish.core.tune.Tempo;
 
 /**
  * An open library. Methods may be called from any thread, one after another; each writes one transaction or nothing.
@@ -26,7 +28,7 @@ import org.sqlite.SQLiteDataSource;
 public final class Library implements AutoCloseable {
 
     private static final int WAIT_MS = 5000;
-    private static final String SCHEMA = "3";
+    private static final String SCHEMA = "4";
 
     private final Handle handle;
     private final Clock clock;
@@ -249,6 +251,33 @@ public final class Library implements AutoCloseable {
     /** The texts of the licks kept, by name. */
     public synchronized List<String> licks() {
         return handle.createQuery("SELECT document FROM lick ORDER BY name").mapTo(String.class).list();
+    }
+
+    /** Writes one pass into the practice log. */
+    public void log(LoggedPass pass) {
+        inTransaction(h -> h.createUpdate("INSERT INTO practice_pass (at, seconds, tune_id, subject, passage, instrument, rung, hands, tempo,"
+                        + " part_ms, even, variation, drift, offset_ms, expected, missed, extra) VALUES (:at, :seconds, :tune, :subject,"
+                        + " :passage, :instrument, :rung, :hands, :tempo, :part, :even, :variation, :drift, :offset, :expected, :missed, :extra)")
+                .bind("at", pass.at().toString()).bind("seconds", pass.seconds()).bind("tune", pass.tune().orElse(null))
+                .bind("subject", pass.subject()).bind("passage", pass.passage()).bind("instrument", pass.instrument())
+                .bind("rung", pass.rung()).bind("hands", pass.hands()).bind("tempo", pass.tempo().map(Tempo::toString).orElse(null))
+                .bind("part", pass.partMs()).bind("even", pass.even()).bind("variation", pass.variation()).bind("drift", pass.drift())
+                .bind("offset", pass.offsetMs()).bind("expected", pass.expected()).bind("missed", pass.missed()).bind("extra", pass.extra())
+                .execute());
+    }
+
+    /** The practice log, the oldest pass first. */
+    public synchronized List<LoggedPass> passes() {
+        return handle.createQuery("SELECT * FROM practice_pass ORDER BY id").map((r, c) -> pass(r)).list();
+    }
+
+    private static LoggedPass pass(ResultSet r) throws SQLException {
+        long tune = r.getLong("tune_id");
+        Optional<Long> known = r.wasNull() ? Optional.empty() : Optional.of(tune);
+        return new LoggedPass(Instant.parse(r.getString("at")), r.getDouble("seconds"), known, r.getString("subject"), r.getString("passage"),
+                r.getString("instrument"), r.getString("rung"), r.getString("hands"), Optional.ofNullable(r.getString("tempo")).map(Tempo::parse),
+                r.getInt("part_ms"), r.getBoolean("even"), r.getDouble("variation"), r.getDouble("drift"), r.getDouble("offset_ms"),
+                r.getInt("expected"), r.getInt("missed"), r.getInt("extra"));
     }
 
     /** Keeps where a pitch is played on an instrument. */

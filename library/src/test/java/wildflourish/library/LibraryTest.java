@@ -3,6 +3,7 @@ package wildflourish.library;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.BufferedReader;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -10,9 +11,12 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import wildflourish.core.practice.LoggedPass;
+import wildflourish.core.tune.Tempo;
 
 class LibraryTest {
 
@@ -151,6 +155,55 @@ class LibraryTest {
                     at = library.save(tune, at.id(), "edit", "x".repeat(19_995) + "whole");
                     // Said once a whole edition is kept, so that on a busy machine nobody kills it before it has begun.
                     System.out.println("writing");
+                }
+            }
+        }
+    }
+
+    private static LoggedPass pass(int second, Optional<Long> tune) {
+        return new LoggedPass(CLOCK.instant().plusSeconds(second), 12.5, tune, "One", "A2", "whistle-d", "full", "keys",
+                tune.map(t -> Tempo.parse("3/8=80")), tune.isPresent() ? 0 : 85, second % 2 == 0, 0.0625, -0.015, 3.5, 24, 1, 2);
+    }
+
+    @Test
+    void thePracticeLogKeepsEveryFigure() {
+        try (Library library = Library.open(file(), CLOCK)) {
+            long tune = add(library, "One");
+            library.log(pass(0, Optional.of(tune)));
+            library.log(pass(1, Optional.empty()));
+        }
+        try (Library library = Library.open(file(), CLOCK)) {
+            long tune = library.tunes().getFirst().id();
+            assertThat(library.passes()).containsExactly(pass(0, Optional.of(tune)), pass(1, Optional.empty()));
+        }
+    }
+
+    /** A second process logs passes and is killed: what it said was logged is there. */
+    @Test
+    void nothingLoggedIsLostWhenTheProgramIsKilled() throws Exception {
+        Process writer = new ProcessBuilder(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-cp", System.getProperty("java.class.path"), Practiser.class.getName(), file().toString())
+                .redirectError(ProcessBuilder.Redirect.DISCARD).start();
+        int said = 0;
+        try (BufferedReader lines = writer.inputReader()) {
+            while (said < 20) {
+                said = Integer.parseInt(lines.readLine());
+            }
+            writer.destroyForcibly().waitFor();
+        }
+        try (Library library = Library.open(file())) {
+            assertThat(library.passes()).hasSizeGreaterThanOrEqualTo(said).allMatch(p -> p.expected() == 24);
+        }
+    }
+
+    /** The process that is killed. */
+    public static final class Practiser {
+        public static void main(String[] args) {
+            try (Library library = Library.open(Path.of(args[0]))) {
+                for (int i = 1; true; i++) {
+                    library.log(pass(i, Optional.empty()));
+                    System.out.println(i);
                 }
             }
         }

@@ -10,7 +10,7 @@ import picocli.CommandLine.Spec;
 import wildflourish.app.work.Exports;
 
 /** From one format to another, told by the endings. */
-@Command(name = "convert", description = "From ABC to .abc, .mid, .svg or .pdf.", mixinStandardHelpOptions = true)
+@Command(name = "convert", description = "From ABC to .abc, .mid, .wav, .svg or .pdf.", mixinStandardHelpOptions = true)
 final class ConvertCommand implements Callable<Integer> {
 
     @Mixin
@@ -28,7 +28,7 @@ final class ConvertCommand implements Callable<Integer> {
     @Override
     public Integer call() {
         Exports.Format format = Exports.format(to.getFileName().toString()).orElseThrow(() -> Refusal.call(
-                "'%s' does not tell a format; end it with .abc, .mid, .svg or .pdf".formatted(to)));
+                "'%s' does not tell a format; end it with %s".formatted(to, Exports.ENDINGS)));
         TuneOptions.Read read = options.read(from, spec.commandLine().getErr(),
                 format == Exports.Format.ABC ? TuneOptions.Usual.OWN_LADDER : TuneOptions.Usual.AS_WRITTEN);
         Output.write(to, Exports.bytes(read.arrangement(), read.rung(), format));

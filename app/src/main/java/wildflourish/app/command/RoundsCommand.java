@@ -22,7 +22,7 @@ import wildflourish.core.setting.Rounds;
 import wildflourish.core.tune.Timeline;
 
 /** The rounds of a tune: what is played each time through, and the whole written out as one file. */
-@Command(name = "rounds", description = "What is played each time through; --out writes the whole as .abc, .mid, .svg or .pdf.",
+@Command(name = "rounds", description = "What is played each time through; --out writes the whole as .abc, .mid, .wav, .svg or .pdf.",
         mixinStandardHelpOptions = true)
 final class RoundsCommand implements Callable<Integer> {
 
@@ -75,7 +75,7 @@ final class RoundsCommand implements Callable<Integer> {
         PrintWriter print = spec.commandLine().getOut();
         if (out != null) {
             var format = Exports.format(out.getFileName().toString())
-                    .orElseThrow(() -> Refusal.call("end the name with .abc, .mid, .svg or .pdf"));
+                    .orElseThrow(() -> Refusal.call("end the name with " + Exports.ENDINGS));
             Output.write(out, Exports.bytes(written, WrittenOut.RUNG, format));
         } else {
             print(arrangement.with(rounds), passes, written, print);

@@ -9,11 +9,13 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
+import wildflourish.app.listening.Player;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.work.Keeper;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.formats.abc.AbcTune;
 import wildflourish.library.Library;
+import wildflourish.sound.engine.Engine;
 
 /** Opens the window. The library is opened beside the toolkit's own start, so that neither waits for the other. */
 public final class DeskApplication extends Application {
@@ -24,6 +26,7 @@ public final class DeskApplication extends Application {
 
     private Keeper keeper;
     private ExecutorService background;
+    private Engine engine;
 
     /** Runs the desktop until its window closes; the exit status. */
     public static int run(DeskPlan plan) {
@@ -72,7 +75,8 @@ public final class DeskApplication extends Application {
         AtomicReference<DeskModel> desk = new AtomicReference<>();
         keeper = new Keeper(library, trouble -> Platform.runLater(() -> desk.get().say(trouble)));
         background = Executors.newVirtualThreadPerTaskExecutor();
-        DeskModel model = new DeskModel(keeper, background, Platform::runLater);
+        engine = Engine.onSoundCard(notice -> Platform.runLater(() -> desk.get().say(notice)));
+        DeskModel model = new DeskModel(keeper, background, Platform::runLater, Player.on(engine));
         desk.set(model);
         DeskPlan plan = PLAN.get();
         DeskView view = show(stage, model);
@@ -113,6 +117,9 @@ public final class DeskApplication extends Application {
 
     @Override
     public void stop() {
+        if (engine != null) {
+            engine.close();
+        }
         if (background != null) {
             background.close();
         }

@@ -3,6 +3,8 @@ package wildflourish.app.desk;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,6 +14,8 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
@@ -19,7 +23,10 @@ import javafx.beans.property.SimpleObjectProperty;
 import wildflourish.app.across.AcrossModel;
 import wildflourish.app.chart.ChartModel;
 import wildflourish.app.chart.ChartState;
+import wildflourish.app.listening.ListeningModel;
+import wildflourish.app.listening.Player;
 import wildflourish.app.paint.Palette;
+import wildflourish.app.practice.PracticeModel;
 import wildflourish.app.reading.ReadingModel;
 import wildflourish.app.reading.Recollection;
 import wildflourish.app.rounds.RoundsModel;
@@ -35,6 +42,7 @@ import wildflourish.core.data.DataFault;
 import wildflourish.core.growth.Lick;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
+import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.rounds.WrittenOut;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Head;
@@ -43,17 +51,21 @@ import wildflourish.formats.abc.AbcBook;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.formats.abc.AbcTune;
 import wildflourish.formats.abc.AbcWriter;
+import wildflourish.formats.csv.PracticeCsv;
 import wildflourish.library.Habit;
 import wildflourish.library.Library;
 import wildflourish.library.TuneEntry;
 import wildflourish.score.handout.InstrumentChart;
 import wildflourish.score.paint.SvgPainter;
+import wildflourish.sound.transport.Itinerary;
 
 /** What the whole desktop can do. Long work runs in the background and comes back to the interface's own thread. */
 public final class DeskModel {
 
     /** The screens there are. */
-    public enum Screen { SHELF, TRELLIS, READING, CHART, ACROSS, ROUNDS }
+    public enum Screen { SHELF, TRELLIS, READING, CHART, ACROSS, ROUNDS, PRACTICE }
+
+    private static final Duration BETWEEN_PASSES = Duration.ofMillis(1800);
 
     private final Keeper keeper;
     private final Executor background;
@@ -64,6 +76,8 @@ public final class DeskModel {
     private final AcrossModel across;
     private final ReadingModel reading;
     private final RoundsModel rounds;
+    private final ListeningModel listening;
+    private final PracticeModel practice;
     private final ObjectProperty<Screen> screen = new SimpleObjectProperty<>(Screen.SHELF);
     private final ObjectProperty<Palette> palette = new SimpleObjectProperty<>(Palette.LIGHT);
     private final Map<String, Instrument> own = new LinkedHashMap<>();
@@ -71,8 +85,13 @@ public final class DeskModel {
     private final ReadOnlyStringWrapper busy = new ReadOnlyStringWrapper("");
     private AtomicBoolean cancelled = new AtomicBoolean();
 
-    /** A desktop over a keeper; {@code ui} runs tasks on the thread that owns the interface. */
-    public DeskModel(Keeper keeper, Executor background, Executor ui) {
+    /**
+     * A desktop over a keeper.
+     *
+     * @param ui runs tasks on the thread that owns the interface
+     * @param player lets what is played be heard
+     */
+    public DeskModel(Keeper keeper, Executor background, Executor ui, Player player) {
         this.keeper = keeper;
         this.background = background;
         this.ui = ui;
@@ -126,9 +145,25 @@ public final class DeskModel {
         this.reading = new ReadingModel(trellis, this::say);
         this.rounds = new RoundsModel(trellis, (tune, others, linked) -> keeper.remember("set " + tune, (linked ? "linked" : "apart")
                 + others.stream().map(o -> " " + o).reduce("", String::concat)), background, ui, this::say);
+        this.listening = new ListeningModel(trellis, player, background, ui, this::say);
+        this.practice = new PracticeModel(trellis, player, new PracticeModel.Keeping() {
+            @Override
+            public void log(LoggedPass pass) {
+                keeper.log(pass);
+            }
+
+            @Override
+            public void remember(String name, String value) {
+                keeper.remember(name, value);
+            }
+        }, background, ui, this::say, Clock.systemUTC(), BETWEEN_PASSES);
         screen.addListener((o, a, now) -> {
+            if (listening.state().get().playing()) {
+                listening.stop();
+            }
             reading.setShown(now == Screen.READING);
             rounds.setShown(now == Screen.ROUNDS);
+            practice.setShown(now == Screen.PRACTICE);
         });
         screen.addListener((o, a, now) -> keeper.remember("screen", now.name()));
         palette.addListener((o, a, now) -> keeper.remember("look", now.name()));
@@ -162,6 +197,41 @@ public final class DeskModel {
 
     public RoundsModel rounds() {
         return rounds;
+    }
+
+    /** What is heard. */
+    public ListeningModel listening() {
+        return listening;
+    }
+
+    public PracticeModel practice() {
+        return practice;
+    }
+
+    /** Sits down to practise the open tune. */
+    public void openPractice() {
+        if (trellis.isOpen()) {
+            screen.set(Screen.PRACTICE);
+        } else {
+            say("choose a tune on the shelf first");
+        }
+    }
+
+    /** Plays the rounds, or the whole set, from beginning to end, or stops. */
+    public void playRounds() {
+        rounds.written().ifPresentOrElse(w -> listening.togglePlay(w, WrittenOut.RUNG), () -> say("there is nothing to play yet"));
+    }
+
+    /** Looks where the sound is; called for each frame. */
+    public void tick() {
+        listening.tick();
+        practice.tick();
+    }
+
+    /** Writes the practice log as a table of comma-separated values. */
+    public void exportLog(Path file) {
+        List<LoggedPass> log = practice.log();
+        produce(file, "the practice log", () -> PracticeCsv.of(log).getBytes(java.nio.charset.StandardCharsets.UTF_8));
     }
 
     /** Shows what is played each time through. */
@@ -203,7 +273,12 @@ public final class DeskModel {
     public void exportRounds(Path file) {
         var format = Exports.format(file.getFileName().toString());
         if (format.isEmpty() || rounds.written().isEmpty()) {
-            say(format.isEmpty() ? "end the name with .abc, .mid, .svg or .pdf" : "there is nothing to play yet");
+            say(format.isEmpty() ? "end the name with " + Exports.ENDINGS : "there is nothing to play yet");
+            return;
+        }
+        if (format.get() == Exports.Format.WAV) {
+            Arrangement written = rounds.written().orElseThrow();
+            sounded(file, "the whole", listening.takeHome(written, WrittenOut.RUNG));
             return;
         }
         produce(file, "the whole", () -> Exports.bytes(rounds.written().orElseThrow(), WrittenOut.RUNG, format.get()));
@@ -262,12 +337,14 @@ public final class DeskModel {
     }
 
     private record Memory(List<TuneEntry> tunes, String standing, String screen, String look, List<Habit> habits,
-            List<String> instruments, List<String> licks) {}
+            List<String> instruments, List<String> licks, List<LoggedPass> passes, Optional<String> rule, Optional<String> rest,
+            Optional<String> delay) {}
 
     /** Brings everything back to where it was; without a memory, to the first tune, or to an empty shelf. */
     public void restore() {
         keeper.ask(l -> new Memory(l.tunes(), l.remembered("standing").orElse(""),
-                        l.remembered("screen").orElse("TRELLIS"), l.remembered("look").orElse("LIGHT"), l.habits(), l.instruments(), l.licks()), ui)
+                        l.remembered("screen").orElse("TRELLIS"), l.remembered("look").orElse("LIGHT"), l.habits(), l.instruments(), l.licks(), l.passes(),
+                        l.remembered("practice rule"), l.remembered("rest after"), l.remembered("key delay")), ui)
                 .thenAccept(memory -> {
                     takeIn(memory);
                     shelf.setTunes(memory.tunes());
@@ -307,6 +384,7 @@ public final class DeskModel {
             }
         }
         trellis.setLicks(licks);
+        practice.recall(memory.passes(), memory.rule(), memory.rest(), memory.delay());
     }
 
     /** The document of a tune as it is now; the answer comes on the interface's thread. */
@@ -465,11 +543,20 @@ public final class DeskModel {
     public void export(Path file) {
         var format = Exports.format(file.getFileName().toString());
         if (format.isEmpty()) {
-            say("end the name with .abc, .mid, .svg or .pdf");
+            say("end the name with " + Exports.ENDINGS);
             return;
         }
         Arrangement arrangement = trellis.arrangement();
         int rung = trellis.rung();
+        if (format.get() == Exports.Format.WAV) {
+            sounded(file, "what is heard", listening.takeHome());
+            return;
+        }
+        if (format.get() == Exports.Format.MIDI && !listening.isUsual()) {
+            Supplier<Itinerary> heard = listening.takeHome();
+            produce(file, "what is heard", () -> Exports.midi(arrangement.tune().title(), heard.get()));
+            return;
+        }
         produce(file, "the file", () -> Exports.bytes(arrangement, rung, format.get()));
     }
 
@@ -483,15 +570,36 @@ public final class DeskModel {
                 ? SvgPainter.paint(printed.drawing(), 8).getBytes(java.nio.charset.StandardCharsets.UTF_8) : printed.pdf());
     }
 
+    private void sounded(Path file, String what, Supplier<Itinerary> heard) {
+        produce(file, what, stop -> {
+            int[] told = {-1};
+            return Exports.wave(heard.get(), share -> {
+                int percent = (int) (share * 100);
+                if (percent >= told[0] + 5) {
+                    told[0] = percent;
+                    ui.execute(() -> {
+                        if (!stop.get() && !busy.get().isEmpty()) {
+                            busy.set("writing %s: %d %%".formatted(file.getFileName(), percent));
+                        }
+                    });
+                }
+            }, stop::get).orElse(new byte[0]);
+        });
+    }
+
     private interface Production {
         byte[] bytes();
     }
 
     private void produce(Path file, String what, Production production) {
+        produce(file, what, (AtomicBoolean stop) -> production.bytes());
+    }
+
+    private void produce(Path file, String what, Function<AtomicBoolean, byte[]> production) {
         AtomicBoolean stop = begin("writing " + file.getFileName());
         background.execute(() -> {
             try {
-                byte[] bytes = production.bytes();
+                byte[] bytes = production.apply(stop);
                 if (!stop.get()) {
                     SafeWrite.write(file, bytes);
                     ui.execute(() -> {
@@ -499,6 +607,11 @@ public final class DeskModel {
                         say("%s is in %s".formatted(what, file));
                     });
                 }
+            } catch (IllegalArgumentException e) {
+                ui.execute(() -> {
+                    end();
+                    say(e.getMessage());
+                });
             } catch (IOException | RuntimeException e) {
                 ui.execute(() -> {
                     end();

@@ -3,10 +3,12 @@ package wildflourish.app.desk;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
+import javafx.animation.AnimationTimer;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBoxBase;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
@@ -27,7 +29,9 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import wildflourish.app.across.AcrossView;
 import wildflourish.app.chart.ChartView;
+import wildflourish.app.listening.ListeningBar;
 import wildflourish.app.paint.Palette;
+import wildflourish.app.practice.PracticeView;
 import wildflourish.app.reading.ReadingView;
 import wildflourish.app.rounds.RoundsView;
 import wildflourish.app.shelf.Incipits;
@@ -40,7 +44,7 @@ import wildflourish.app.work.Places;
 public final class DeskView extends BorderPane {
 
     private static final String TRELLIS_HINTS =
-            "← → note    ↑ ↓ rung    letter: place or lift    Ctrl+↑ ↓ look at    , simpler    + – tempo    Ctrl+Z undo    Ctrl+I instrument";
+            "← → note    ↑ ↓ rung    letter: place or lift    Ctrl+↑ ↓ look at    , simpler    + – tempo    space hear    Ctrl+Z undo";
     private static final String SHELF_HINTS = "↑ ↓ tune    Enter: open    Ctrl+O bring in    Ctrl+G grow all    Ctrl+2 trellis";
 
     private static final String CHART_HINTS = "↑ ↓ note    Enter: take a change    Ctrl+Z undo    Ctrl+P print the chart";
@@ -49,7 +53,9 @@ public final class DeskView extends BorderPane {
             "← → phrase    Alt+← → move its start    J join    D divide    N name    R remark    Enter: on the trellis    Ctrl+Z undo";
 
     private static final String ROUNDS_HINTS =
-            "← → ↑ ↓ pass    + – fuller, barer    V variation    B bare, some, all    S shuffle    T X times    Ctrl+E write    Ctrl+Z undo";
+            "← → ↑ ↓ pass    + – fuller, barer    V variation    B bare, some, all    S shuffle    T X times    space hear    Ctrl+E write";
+
+    private static final String PRACTICE_HINTS = "Enter: begin, stop    space or any letter: tap    Ctrl+E write the log    Ctrl+2 trellis";
 
     private static final String ACROSS_HINTS = "↑ ↓ instrument    Enter: take it to the trellis    Ctrl+2 trellis";
 
@@ -57,6 +63,7 @@ public final class DeskView extends BorderPane {
     private final AcrossView across;
     private final ReadingView reading;
     private final RoundsView rounds;
+    private final PracticeView practice;
     private final ChartView chart;
     private final TrellisView trellis;
     private final ShelfView shelf;
@@ -67,6 +74,7 @@ public final class DeskView extends BorderPane {
     private final ToggleButton chartTab = tab("chart-tab", "Chart", "Ctrl+3");
     private final ToggleButton readingTab = tab("reading-tab", "Reading", "how the tune is made: Ctrl+5");
     private final ToggleButton roundsTab = tab("rounds-tab", "Rounds", "what is played each time through: Ctrl+6");
+    private final ToggleButton practiceTab = tab("practice-tab", "Practice", "sit with a student: Ctrl+7");
     private final ToggleButton acrossTab = tab("across-tab", "Across", "the version on every instrument: Ctrl+4");
     private final StackPane screens = new StackPane();
     private final Label hints = new Label();
@@ -78,11 +86,13 @@ public final class DeskView extends BorderPane {
         this.across = new AcrossView(model.across(), () -> model.screen().set(DeskModel.Screen.TRELLIS));
         this.reading = new ReadingView(model.reading(), () -> model.screen().set(DeskModel.Screen.TRELLIS));
         this.rounds = new RoundsView(model.rounds(), model::follow, this::askForExport);
+        this.practice = new PracticeView(model.practice(), this::askForLog);
+        trellis.setBelow(new ListeningBar(model.listening(), model.trellis(), trellis.score()::requestFocus));
         this.chart = new ChartView(model.chart());
         this.shelf = new ShelfView(model.shelf(), new Incipits(model::document, model.palette()::get), model::open,
                 this::askForFile, model::growAll);
         getStyleClass().add("desk");
-        screens.getChildren().addAll(shelf, trellis, reading, rounds, chart, across);
+        screens.getChildren().addAll(shelf, trellis, reading, rounds, practice, chart, across);
         setTop(new VBox(top(), path));
         setCenter(screens);
         setBottom(bottom());
@@ -90,9 +100,31 @@ public final class DeskView extends BorderPane {
         model.palette().addListener((o, a, now) -> dress(now));
         model.trellis().state().addListener((o, a, now) -> title.setText(model.trellis().arrangement().tune().title()
                 + "  ·  " + model.trellis().arrangement().instrument().spoken()));
+        model.listening().lit().addListener((o, a, now) -> now.ifPresentOrElse(
+                l -> trellis.score().light(l.rung(), l.note()), trellis.score()::darken));
+        followSound();
         acceptDrops();
         show(model.screen().get());
         dress(model.palette().get());
+    }
+
+    /** Follows the sound from frame to frame, only while there is some. */
+    private void followSound() {
+        AnimationTimer frames = new AnimationTimer() {
+            @Override
+            public void handle(long now) {
+                model.tick();
+            }
+        };
+        Runnable decide = () -> {
+            if (model.listening().state().get().playing() || model.practice().isRunning()) {
+                frames.start();
+            } else {
+                frames.stop();
+            }
+        };
+        model.listening().state().addListener((o, a, now) -> decide.run());
+        model.practice().state().addListener((o, a, now) -> decide.run());
     }
 
     private HBox top() {
@@ -102,6 +134,11 @@ public final class DeskView extends BorderPane {
         chartTab.setToggleGroup(tabs);
         acrossTab.setToggleGroup(tabs);
         roundsTab.setToggleGroup(tabs);
+        practiceTab.setToggleGroup(tabs);
+        practiceTab.setOnAction(e -> {
+            model.openPractice();
+            show(model.screen().get());
+        });
         roundsTab.setOnAction(e -> {
             model.openRounds();
             show(model.screen().get());
@@ -125,9 +162,9 @@ public final class DeskView extends BorderPane {
         HBox.setHgrow(title, Priority.SOMETIMES);
         Button bringIn = action("bring", "Bring in…", "import a file of ABC notation: Ctrl+O", this::askForFile);
         Button sheet = action("sheet", "Sheet…", "print the take-home sheet: Ctrl+P", this::askForSheet);
-        Button export = action("export", "Write file…", "as ABC, MIDI, SVG or PDF: Ctrl+E", this::askForExport);
+        Button export = action("export", "Write file…", "as ABC, MIDI, WAV, SVG or PDF: Ctrl+E", this::askForExport);
         Button look = action("look", "Light / dark", "change the look: Ctrl+L", this::changeLook);
-        HBox bar = new HBox(8, shelfTab, readingTab, trellisTab, roundsTab, chartTab, acrossTab, title, gap, bringIn, sheet, export, look);
+        HBox bar = new HBox(8, shelfTab, readingTab, trellisTab, roundsTab, practiceTab, chartTab, acrossTab, title, gap, bringIn, sheet, export, look);
         bar.setAlignment(Pos.CENTER_LEFT);
         bar.getStyleClass().add("top");
         return bar;
@@ -185,6 +222,7 @@ public final class DeskView extends BorderPane {
         across.setVisible(screen == DeskModel.Screen.ACROSS);
         reading.setVisible(screen == DeskModel.Screen.READING);
         rounds.setVisible(screen == DeskModel.Screen.ROUNDS);
+        practice.setVisible(screen == DeskModel.Screen.PRACTICE);
         title.setVisible(onTrellis);
         switch (screen) {
             case SHELF -> {
@@ -207,6 +245,11 @@ public final class DeskView extends BorderPane {
                 roundsTab.setSelected(true);
                 rounds.setShelf(model.shelf().tunes());
                 rounds.focusGrid();
+            }
+            case PRACTICE -> {
+                hints.setText(PRACTICE_HINTS);
+                practiceTab.setSelected(true);
+                practice.focusLanes();
             }
             case CHART -> {
                 hints.setText(CHART_HINTS);
@@ -240,6 +283,7 @@ public final class DeskView extends BorderPane {
         across.setPalette(palette);
         reading.setPalette(palette);
         rounds.setPalette(palette);
+        practice.setPalette(palette);
         shelf.refresh();
     }
 
@@ -283,13 +327,20 @@ public final class DeskView extends BorderPane {
     }
 
     private void askForExport() {
-        if (model.screen().get() == DeskModel.Screen.ROUNDS && hasTune()) {
-            path.ask("write the whole to (.abc .mid .svg .pdf):", suggestion("-rounds.abc"), true, model::exportRounds,
+        if (model.screen().get() == DeskModel.Screen.PRACTICE) {
+            askForLog();
+        } else if (model.screen().get() == DeskModel.Screen.ROUNDS && hasTune()) {
+            path.ask("write the whole to (.abc .mid .wav .svg .pdf):", suggestion("-rounds.abc"), true, model::exportRounds,
                     this::refocus);
         } else if (hasTune()) {
-            path.ask("write this rung to (.abc .mid .svg .pdf):", suggestion(".abc"), true, model::export,
+            path.ask("write this rung to (.abc .mid .wav .svg .pdf):", suggestion(".abc"), true, model::export,
                     this::refocus);
         }
+    }
+
+    private void askForLog() {
+        path.ask("write the practice log to (.csv):", Path.of(System.getProperty("user.home"), "practice.csv").toString(), true,
+                model::exportLog, this::refocus);
     }
 
     private boolean hasTune() {
@@ -320,6 +371,7 @@ public final class DeskView extends BorderPane {
         accelerator(scene, KeyCode.DIGIT4, model::openAcross);
         accelerator(scene, KeyCode.DIGIT5, model::openReading);
         accelerator(scene, KeyCode.DIGIT6, model::openRounds);
+        accelerator(scene, KeyCode.DIGIT7, model::openPractice);
         accelerator(scene, KeyCode.I, () -> onTrellis(t -> trellis.chooseInstrument()));
         accelerator(scene, KeyCode.H, () -> onTrellis(t -> t.places().keepHabit()));
         accelerator(scene, KeyCode.G, () -> {
@@ -379,12 +431,28 @@ public final class DeskView extends BorderPane {
     }
 
     private void pressed(KeyEvent e) {
+        boolean typing = elsewhere(getScene().getFocusOwner()) || path.isAsking();
+        if (model.screen().get() == DeskModel.Screen.ROUNDS && e.getCode() == KeyCode.SPACE && !typing
+                && !(getScene().getFocusOwner() instanceof ButtonBase)) {
+            model.playRounds();
+            e.consume();
+        }
         if (!takesKeys() || elsewhere(getScene().getFocusOwner())) {
             return;
         }
         TrellisModel trellisModel = model.trellis();
         boolean bars = e.isShortcutDown();
         switch (e.getCode()) {
+            case SPACE -> {
+                if (getScene().getFocusOwner() instanceof ButtonBase) {
+                    return;
+                }
+                if (e.isShiftDown()) {
+                    model.listening().toggleOrnament();
+                } else {
+                    model.listening().toggle();
+                }
+            }
             case LEFT -> step(e, bars, -1);
             case RIGHT -> step(e, bars, 1);
             case UP -> {
@@ -442,6 +510,16 @@ public final class DeskView extends BorderPane {
             model.trellis().ladder().takeInstead();
         } else if (key == ',') {
             model.trellis().ornaments().simplify();
+        } else if (key == '[') {
+            model.listening().markFrom();
+        } else if (key == ']') {
+            model.listening().markTo();
+        } else if (key == '<') {
+            model.listening().stepPercent(-5);
+        } else if (key == '>') {
+            model.listening().stepPercent(5);
+        } else if (key == '/') {
+            model.listening().setAgain(!model.listening().state().get().again());
         } else if (key == '0') {
             model.trellis().places().release();
         } else if (key >= '1' && key <= '9') {

@@ -11,6 +11,7 @@ import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ScrollBar;
 import javafx.scene.input.MouseButton;
 import javafx.scene.layout.Region;
+import javafx.scene.shape.Rectangle;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.setting.Ladder;
@@ -31,6 +32,9 @@ public final class ScoreView extends Region {
     private final TrellisModel model;
     private final Canvas canvas = new Canvas();
     private final ScrollBar bar = new ScrollBar();
+    private final Rectangle litNote = lamp("lit-note");
+    private final Rectangle litFingers = lamp("lit-fingers");
+    private Optional<Engraving.Zone> lit = Optional.empty();
     private Palette palette = Palette.LIGHT;
     private Engraving engraving;
     private ScoreRequest engraved;
@@ -48,8 +52,11 @@ public final class ScoreView extends Region {
         bar.setOrientation(Orientation.VERTICAL);
         bar.setAccessibleText("scroll the trellis");
         bar.setFocusTraversable(false);
-        getChildren().addAll(canvas, bar);
-        bar.valueProperty().addListener((o, a, b) -> paint());
+        getChildren().addAll(canvas, litNote, litFingers, bar);
+        bar.valueProperty().addListener((o, a, b) -> {
+            paint();
+            placeLamps();
+        });
         model.state().addListener((o, before, now) -> show(before, now));
         canvas.setOnMousePressed(e -> {
             requestFocus();
@@ -84,6 +91,59 @@ public final class ScoreView extends Region {
         }
     }
 
+    private static Rectangle lamp(String id) {
+        Rectangle lamp = new Rectangle();
+        lamp.setId(id);
+        lamp.getStyleClass().add("lamp");
+        lamp.setMouseTransparent(true);
+        lamp.setManaged(false);
+        lamp.setVisible(false);
+        return lamp;
+    }
+
+    /** Lights a note that sounds, and its fingers in the strip, and keeps them in sight. Nothing is painted anew for it. */
+    public void light(int rung, int note) {
+        Optional<Engraving.Zone> now = engraving == null ? Optional.empty()
+                : engraving.of(rung, note).or(() -> engraving.of(model.rung(), note)).or(() -> engraving.of(0, note));
+        if (now.isPresent() && !now.equals(lit)) {
+            boolean otherSystem = lit.isEmpty() || lit.get().system() != now.get().system();
+            lit = now;
+            if (otherSystem) {
+                keepInSight(now.get());
+            }
+        }
+        placeLamps();
+    }
+
+    /** Lights nothing any more. */
+    public void darken() {
+        lit = Optional.empty();
+        placeLamps();
+    }
+
+    private void placeLamps() {
+        litNote.setVisible(lit.isPresent());
+        litFingers.setVisible(false);
+        if (lit.isEmpty()) {
+            return;
+        }
+        Bounds area = lit.get().area();
+        double scroll = Math.round(bar.getValue());
+        place(litNote, area.left(), area.top(), area.width(), area.height(), scroll);
+        engraving.of(0, lit.get().note()).ifPresent(ground -> {
+            Bounds system = engraving.systems().get(ground.system());
+            place(litFingers, ground.area().left(), ground.area().bottom(), ground.area().width(), system.bottom() - ground.area().bottom(), scroll);
+        });
+    }
+
+    private void place(Rectangle lamp, double left, double top, double width, double height, double scroll) {
+        lamp.setX(left * space());
+        lamp.setY(top * space() - scroll);
+        lamp.setWidth(width * space());
+        lamp.setHeight(height * space());
+        lamp.setVisible(true);
+    }
+
     private void show(TrellisState before, TrellisState now) {
         setAccessibleText("rung " + now.arrangement().ladder().rung(now.rung()).name() + ", "
                 + TrellisModel.noteInWords(now));
@@ -105,6 +165,8 @@ public final class ScoreView extends Region {
         if (engraved == null || !sameScore(engraved, request)) {
             engraving = ScoreEngraver.engrave(request);
             engraved = request;
+            lit = lit.flatMap(l -> engraving.of(l.rung(), l.note()));
+            placeLamps();
             bar.setMax(Math.max(0, engraving.drawing().height() * space() - getHeight()));
             bar.setVisibleAmount(bar.getMax() <= 0 ? 1
                     : getHeight() / (engraving.drawing().height() * space()) * bar.getMax());
@@ -126,11 +188,13 @@ public final class ScoreView extends Region {
     }
 
     private void keepInSight(TrellisState now) {
-        Optional<Engraving.Zone> zone = engraving.of(now.rung(), now.note());
-        if (zone.isEmpty()) {
-            return;
+        if (lit.isEmpty()) {
+            engraving.of(now.rung(), now.note()).ifPresent(this::keepInSight);
         }
-        Bounds system = engraving.systems().get(zone.get().system());
+    }
+
+    private void keepInSight(Engraving.Zone zone) {
+        Bounds system = engraving.systems().get(zone.system());
         double top = Math.max(0, (system.top() - 1) * space());
         double bottom = system.bottom() * space() + 8;
         if (top < bar.getValue()) {

@@ -1,10 +1,13 @@
 package wildflourish.app.trellis;
 
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -21,6 +24,7 @@ public final class TrellisView extends BorderPane {
 
     private final TrellisModel model;
     private final ScoreView score;
+    private final StackPane below = new StackPane();
     private final NoteInHand panel;
     private final Label tempo = new Label();
     private final ComboBox<String> level = new ComboBox<>();
@@ -49,7 +53,10 @@ public final class TrellisView extends BorderPane {
         capo.setId("capo");
         capoGroup = group(lower, capo, higher);
         getStyleClass().add("trellis");
-        setCenter(score);
+        BorderPane music = new BorderPane(score);
+        music.setBottom(below);
+        setCenter(music);
+        addEventHandler(MouseEvent.MOUSE_CLICKED, e -> keysBackToScore());
         player = new PlayerPanel(model, this::togglePlayer);
         player.setVisible(false);
         ladder = new LadderPanel(model, this::toggleLadder);
@@ -61,6 +68,18 @@ public final class TrellisView extends BorderPane {
         setRight(side);
         setTop(controls());
         model.state().addListener((o, before, now) -> show(now));
+    }
+
+    /** Puts something below the score. */
+    public void setBelow(Node node) {
+        below.getChildren().setAll(node);
+    }
+
+    /** A button that was clicked does not keep the keyboard: the next key is for the note in hand. */
+    private void keysBackToScore() {
+        if (getScene().getFocusOwner() instanceof ButtonBase && panel.isVisible()) {
+            score.requestFocus();
+        }
     }
 
     private FlowPane controls() {
@@ -126,7 +145,7 @@ public final class TrellisView extends BorderPane {
         }
     }
 
-    private void toggle(javafx.scene.Node one, javafx.scene.Node other) {
+    private void toggle(Node one, Node other) {
         boolean show = !one.isVisible();
         other.setVisible(false);
         one.setVisible(show);
@@ -150,7 +169,7 @@ public final class TrellisView extends BorderPane {
         return label;
     }
 
-    private static HBox group(javafx.scene.Node... nodes) {
+    private static HBox group(Node... nodes) {
         HBox group = new HBox(6, nodes);
         group.setAlignment(Pos.CENTER_LEFT);
         return group;

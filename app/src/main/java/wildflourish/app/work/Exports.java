@@ -6,9 +6,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BooleanSupplier;
+import java.util.function.DoubleConsumer;
 import wildflourish.core.ornament.Performance;
 import wildflourish.core.ornament.Realiser;
 import wildflourish.core.ornament.Situation;
+import wildflourish.core.ornament.Sound;
+import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.PlayingAdvice;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.formats.abc.AbcWriter;
@@ -21,12 +25,21 @@ import wildflourish.score.engrave.ScoreRequest;
 import wildflourish.score.handout.Handout;
 import wildflourish.score.paint.PdfPainter;
 import wildflourish.score.paint.SvgPainter;
+import wildflourish.sound.transport.Backing;
+import wildflourish.sound.transport.Course;
+import wildflourish.sound.transport.Itinerary;
+import wildflourish.sound.transport.Leg;
+import wildflourish.sound.transport.Piece;
+import wildflourish.sound.wave.Wav;
 
 /** An arrangement in the formats that others read. */
 public final class Exports {
 
     /** Formats a file may be written in, told by its ending. */
-    public enum Format { ABC, MIDI, SVG, PDF }
+    public enum Format { ABC, MIDI, SVG, PDF, WAV }
+
+    /** The endings there are, for reading. */
+    public static final String ENDINGS = ".abc, .mid, .wav, .svg or .pdf";
 
     private static final double SCORE_WIDTH = 112;
     private static final double SVG_PIXELS = 8;
@@ -42,6 +55,9 @@ public final class Exports {
         }
         if (lower.endsWith(".mid") || lower.endsWith(".midi")) {
             return Optional.of(Format.MIDI);
+        }
+        if (lower.endsWith(".wav")) {
+            return Optional.of(Format.WAV);
         }
         if (lower.endsWith(".svg")) {
             return Optional.of(Format.SVG);
@@ -59,9 +75,41 @@ public final class Exports {
             }
             case MIDI -> MidiWriter.write(arrangement.tune().title(), performance(arrangement, rung),
                     arrangement.tempo(), arrangement.instrument().hasHands());
+            case WAV -> {
+                Piece piece = Piece.of(arrangement, rung, arrangement.tempo(), Lilt.STRAIGHT);
+                yield wave(Itinerary.once(List.of(Leg.heard(piece, piece.whole())), Backing.NONE), p -> { }, () -> false).orElseThrow();
+            }
             case SVG -> SvgPainter.paint(score(arrangement, rung), SVG_PIXELS).getBytes(StandardCharsets.UTF_8);
             case PDF -> PdfPainter.paint(arrangement.tune().title(), List.of(score(arrangement, rung)), PDF_POINTS);
         };
+    }
+
+    /**
+     * What is heard, as a WAV file.
+     *
+     * @param itinerary one that ends
+     * @param progress told shares from 0 to 1
+     * @param stopped asked again and again; when it says yes, there is no file
+     */
+    public static Optional<byte[]> wave(Itinerary itinerary, DoubleConsumer progress, BooleanSupplier stopped) {
+        float[] samples = Wav.samples(Course.of(itinerary), progress, stopped);
+        return stopped.getAsBoolean() ? Optional.empty() : Optional.of(Wav.bytes(samples));
+    }
+
+    /** The notes that are heard, one stretch after another, as a MIDI file. */
+    public static byte[] midi(String title, Itinerary itinerary) {
+        List<Sound> sounds = new ArrayList<>();
+        double at = 0;
+        for (Leg leg : itinerary.legs()) {
+            double from = leg.piece().played().msAt(leg.span().from());
+            double offset = at - from;
+            leg.piece().performance().sounds().stream().filter(s -> s.atMs() > from - 0.5 && s.atMs() < from + leg.lengthMs() - 0.5)
+                    .map(s -> new Sound(Math.max(0, s.atMs() + offset), s.forMs(), s.midi(), s.role(), s.bar(), s.note(), s.start()))
+                    .forEach(sounds::add);
+            at += leg.lengthMs();
+        }
+        Arrangement arrangement = itinerary.legs().getFirst().piece().arrangement().arrangement();
+        return MidiWriter.write(title, new Performance(sounds, List.of(), at), arrangement.tempo(), arrangement.instrument().hasHands());
     }
 
     /** The take-home sheet of one rung as PDF. */

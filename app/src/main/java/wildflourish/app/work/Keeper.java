@@ -14,6 +14,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import wildflourish.core.practice.LoggedPass;
 import wildflourish.library.Edition;
 import wildflourish.library.Habit;
 import wildflourish.library.Library;
@@ -115,6 +116,11 @@ public final class Keeper implements AutoCloseable {
                 library.endHabit(habit);
             }
         });
+    }
+
+    /** Writes a pass into the practice log. */
+    public void log(LoggedPass pass) {
+        keep(() -> library.log(pass));
     }
 
     /** Keeps a value under a name; of several in a hurry only the last is written. */

@@ -11,8 +11,11 @@ import org.testfx.util.WaitForAsyncUtils;
 import wildflourish.app.desk.DeskApplication;
 import wildflourish.app.desk.DeskModel;
 import wildflourish.app.desk.DeskView;
+import wildflourish.app.listening.Player;
 import wildflourish.app.work.Keeper;
 import wildflourish.library.Library;
+import wildflourish.sound.engine.Engine;
+import wildflourish.sound.engine.SimulatedOutput;
 
 /**
  * From key press to painted frame in the real window on the headless platform with the software pipeline: the time from
@@ -30,7 +33,8 @@ public class FrameProbe {
         DeskView[] view = new DeskView[1];
         DeskModel[] model = new DeskModel[1];
         WaitForAsyncUtils.asyncFx(() -> {
-            model[0] = new DeskModel(keeper, Runnable::run, Platform::runLater);
+            model[0] = new DeskModel(keeper, Runnable::run, Platform::runLater,
+                    Player.on(new Engine(() -> new SimulatedOutput(1, 1), n -> { })));
             view[0] = DeskApplication.show(new Stage(), model[0]);
             model[0].restore();
         }).get();

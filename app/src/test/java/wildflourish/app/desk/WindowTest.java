@@ -13,8 +13,11 @@ import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 import org.testfx.util.WaitForAsyncUtils;
+import wildflourish.app.listening.Player;
 import wildflourish.app.work.Keeper;
 import wildflourish.library.Library;
+import wildflourish.sound.engine.Engine;
+import wildflourish.sound.engine.SimulatedOutput;
 
 /** Opens the real window on the headless platform. */
 abstract class WindowTest extends FxRobot {
@@ -27,6 +30,8 @@ abstract class WindowTest extends FxRobot {
     Stage stage;
     private Keeper keeper;
     private ExecutorService background;
+    SimulatedOutput device;
+    Engine engine;
 
     @BeforeAll
     static void toolkit() throws Exception {
@@ -45,8 +50,9 @@ abstract class WindowTest extends FxRobot {
         }
         keeper = new Keeper(library, t -> { });
         background = Executors.newVirtualThreadPerTaskExecutor();
+        engine = new Engine(() -> device = new SimulatedOutput(pace(), 30), notice -> Platform.runLater(() -> model.say(notice)));
         interact(() -> {
-            model = new DeskModel(keeper, background, Platform::runLater);
+            model = new DeskModel(keeper, background, Platform::runLater, Player.on(engine));
             stage = new Stage();
             view = DeskApplication.show(stage, model);
             model.restore();
@@ -55,6 +61,11 @@ abstract class WindowTest extends FxRobot {
             until(() -> model.trellis().isOpen());
         }
         WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    /** How much faster than real time the sound device runs. */
+    double pace() {
+        return 1;
     }
 
     void until(BooleanSupplier condition) {
@@ -71,6 +82,7 @@ abstract class WindowTest extends FxRobot {
     void close() {
         if (stage != null) {
             interact(stage::close);
+            engine.close();
             background.close();
             keeper.close();
             stage = null;

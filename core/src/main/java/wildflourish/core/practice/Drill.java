@@ -136,6 +136,22 @@ public record Drill(
             return came ? new Run(drill, last ? at : at + 1, more, last) : new Run(drill, at, more, failedBefore);
         }
 
+        /** Whether the latest pass mostly came. */
+        public boolean cameLast() {
+            return !tries.isEmpty() && tries.getLast().share() >= TABLE.possible();
+        }
+
+        /** What to do after the latest pass, in a sentence without a full stop. */
+        public String advice() {
+            if (tries.isEmpty()) {
+                return drill.how();
+            }
+            Tries last = tries.getLast();
+            String came = "%d of %d clean at %d ms".formatted(last.clean(), last.all(), last.lengthMs());
+            return done ? came + "; that is as fast as it goes today: " + inWords()
+                    : came + (cameLast() ? ": a little faster, %d ms".formatted(lengthMs()) : ": once more, looser");
+        }
+
         /** The share of clean tries over all passes at a length. */
         private double share(int lengthMs) {
             int clean = tries.stream().filter(t -> t.lengthMs() == lengthMs).mapToInt(Tries::clean).sum();

@@ -10,6 +10,7 @@ import wildflourish.core.practice.Lilt;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.PlayedOut;
 import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.Tune;
 import wildflourish.sound.cue.CueSheet;
 import wildflourish.sound.cue.Cueing;
 import wildflourish.sound.voice.VoiceData;
@@ -43,6 +44,11 @@ public record Piece(
     /** MIDI number of the lowest sounding note of its instrument, which drones are tuned to; D4 on no instrument. */
     public int lowest() {
         return situation.instrument().lowest().map(p -> p.midi() + situation.instrument().soundsAbove()).orElse(62);
+    }
+
+    /** Whether chords are written above a tune that can be played under it. */
+    public static boolean hasChords(Tune tune) {
+        return Underneath.hasChords(tune);
     }
 
     /** The whole of it. */

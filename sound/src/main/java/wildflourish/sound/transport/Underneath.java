@@ -9,6 +9,7 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.PlayedOut;
 import wildflourish.core.tune.Ratio;
+import wildflourish.core.tune.Tune;
 import wildflourish.sound.cue.Cue;
 import wildflourish.sound.cue.CueSheet;
 
@@ -76,7 +77,8 @@ final class Underneath {
     }
 
     /** Whether a tune has chords that can be played. */
-    static boolean hasChords(Piece piece) {
-        return piece.situation().tune().notes().stream().anyMatch(s -> s.note().marks().chord().flatMap(Chord::parse).isPresent());
+    static boolean hasChords(Tune tune) {
+        return tune.bars().stream().flatMap(b -> b.elements().stream())
+                .anyMatch(e -> e instanceof Note note && note.marks().chord().flatMap(Chord::parse).isPresent());
     }
 }

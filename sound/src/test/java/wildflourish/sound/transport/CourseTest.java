@@ -111,8 +111,8 @@ class CourseTest {
             chords[i] = under[i] - solo[i];
         }
         assertThat(Ear.level(chords, 200, 800)).isBetween(0.002, 0.1);
-        assertThat(Underneath.hasChords(chorded)).isTrue();
-        assertThat(Underneath.hasChords(piece)).isFalse();
+        assertThat(Underneath.hasChords(chorded.situation().tune().tune())).isTrue();
+        assertThat(Underneath.hasChords(piece.situation().tune().tune())).isFalse();
     }
 
     @Test

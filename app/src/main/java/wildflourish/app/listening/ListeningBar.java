@@ -1,0 +1,156 @@
+package wildflourish.app.listening;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import wildflourish.app.trellis.Choosing;
+import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.trellis.TrellisState;
+import wildflourish.core.practice.Lilt;
+import wildflourish.sound.transport.Backing;
+
+/** What is heard and how, under the score. */
+public final class ListeningBar extends FlowPane {
+
+    private final ListeningModel model;
+    private final TrellisModel trellis;
+    private final Runnable done;
+    private final Button play = button("play", "Play", "play from the note in hand, or stop: space");
+    private final ComboBox<ListeningState.Stretch> stretch = new ComboBox<>();
+    private final ToggleButton again = toggle("again", "Around", "over and over: / key");
+    private final Label percent = new Label();
+    private final ComboBox<Optional<Integer>> against = new ComboBox<>();
+    private final ComboBox<Backing.Under> under = new ComboBox<>();
+    private final ToggleButton metronome = toggle("metronome", "Click", "a click on each beat");
+    private final ToggleButton counted = toggle("counted", "Count in", "two beats, a bar, or four potatoes, as the tune asks");
+    private final ComboBox<Lilt> lilt = new ComboBox<>();
+    private final Label place = new Label();
+    private boolean filling;
+
+    /**
+     * A bar on the model.
+     *
+     * @param done called after a choice, to give the keyboard back to the score
+     */
+    public ListeningBar(ListeningModel model, TrellisModel trellis, Runnable done) {
+        super(8, 5);
+        this.model = model;
+        this.trellis = trellis;
+        this.done = done;
+        setId("listening");
+        getStyleClass().add("listening");
+        setAlignment(Pos.CENTER_LEFT);
+        play.setOnAction(e -> model.toggle());
+        play.setMinWidth(64);
+        Button slower = button("pace-down", "–", "slower than the tune's tempo: < key");
+        Button faster = button("pace-up", "+", "faster than the tune's tempo: > key");
+        slower.setAccessibleText("listen slower");
+        faster.setAccessibleText("listen faster");
+        slower.setOnAction(e -> model.stepPercent(-5));
+        faster.setOnAction(e -> model.stepPercent(5));
+        percent.setId("percent");
+        percent.getStyleClass().add("percent");
+        stretch.getItems().setAll(ListeningState.Stretch.values());
+        stretch.setConverter(Choosing.by(ListeningState.Stretch::words));
+        named(stretch, "stretch", "what is heard; [ and ] mark a stretch, Shift+space hears only this ornament");
+        stretch.setOnAction(e -> chosen(() -> model.setStretch(stretch.getValue())));
+        again.setOnAction(e -> chosen(() -> model.setAgain(again.isSelected())));
+        against.setConverter(Choosing.by(this::named));
+        named(against, "against", "another rung on every second pass");
+        against.setOnAction(e -> chosen(() -> model.setAgainst(against.getValue())));
+        under.getItems().setAll(Backing.Under.values());
+        under.setConverter(Choosing.by(Backing.Under::words));
+        named(under, "under", "what lies softly underneath");
+        under.setOnAction(e -> chosen(() -> model.setUnder(under.getValue())));
+        metronome.setOnAction(e -> chosen(() -> model.setMetronome(metronome.isSelected())));
+        counted.setOnAction(e -> chosen(() -> model.setCounted(counted.isSelected())));
+        lilt.getItems().setAll(Lilt.all());
+        lilt.setConverter(Choosing.by(Lilt::words));
+        named(lilt, "lilt", "how each beat is shared among its pulses");
+        lilt.setOnAction(e -> chosen(() -> model.setLilt(lilt.getValue())));
+        place.setId("playing-at");
+        place.getStyleClass().add("quiet");
+        HBox pace = new HBox(4, slower, percent, faster);
+        pace.setAlignment(Pos.CENTER_LEFT);
+        getChildren().addAll(play, stretch, again, pace, against, under, lilt, metronome, counted, place);
+        model.state().addListener((o, before, now) -> show());
+        model.lit().addListener((o, before, now) -> showPlace());
+        trellis.state().addListener((o, before, now) -> rungs(now));
+        show();
+    }
+
+    private static void named(ComboBox<?> box, String id, String words) {
+        box.setId(id);
+        box.setAccessibleText(words);
+        box.setTooltip(new Tooltip(words));
+    }
+
+    private String named(Optional<Integer> rung) {
+        return rung.map(r -> "and " + trellis.arrangement().ladder().rung(r).name() + " in turn").orElse("this rung alone");
+    }
+
+    private static Button button(String id, String text, String hint) {
+        Button button = new Button(text);
+        button.setId(id);
+        button.setTooltip(new Tooltip(hint));
+        return button;
+    }
+
+    private static ToggleButton toggle(String id, String text, String hint) {
+        ToggleButton button = new ToggleButton(text);
+        button.setId(id);
+        button.getStyleClass().add("tab-button");
+        button.setTooltip(new Tooltip(hint));
+        return button;
+    }
+
+    private void chosen(Runnable command) {
+        if (!filling) {
+            command.run();
+            done.run();
+        }
+    }
+
+    private void rungs(TrellisState now) {
+        List<Optional<Integer>> all = new ArrayList<>();
+        all.add(Optional.empty());
+        for (int r = 0; r < now.arrangement().ladder().size(); r++) {
+            all.add(Optional.of(r));
+        }
+        if (!against.getItems().equals(all)) {
+            filling = true;
+            against.getItems().setAll(all);
+            against.setValue(model.state().get().against());
+            filling = false;
+        }
+    }
+
+    private void show() {
+        ListeningState now = model.state().get();
+        filling = true;
+        play.setText(now.playing() ? "Stop" : "Play");
+        stretch.setValue(now.stretch());
+        again.setSelected(now.again());
+        percent.setText(now.percent() + " %");
+        against.setValue(now.against());
+        under.setValue(now.backing().under());
+        metronome.setSelected(now.backing().metronome());
+        counted.setSelected(now.counted());
+        lilt.setValue(now.lilt());
+        filling = false;
+        showPlace();
+    }
+
+    private void showPlace() {
+        String device = model.state().get().playing() ? model.device() : "";
+        place.setText(model.lit().get().map(l -> l.words() + (device.isEmpty() ? "" : "  ·  ")).orElse("") + device);
+    }
+}

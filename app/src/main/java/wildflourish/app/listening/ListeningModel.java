@@ -1,0 +1,318 @@
+package wildflourish.app.listening;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.trellis.TrellisState;
+import wildflourish.core.practice.Lilt;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.sound.transport.Backing;
+import wildflourish.sound.transport.Course;
+import wildflourish.sound.transport.Cursor;
+import wildflourish.sound.transport.Itinerary;
+import wildflourish.sound.transport.Leg;
+import wildflourish.sound.transport.Moment;
+import wildflourish.sound.transport.Piece;
+
+/** Listens to the open tune. What is to be played is made ready in the background; an edit while it plays is heard at once. */
+public final class ListeningModel {
+
+    private static final int SLOWEST = 25;
+    private static final int FASTEST = 150;
+
+    private final TrellisModel trellis;
+    private final Player player;
+    private final Executor background;
+    private final Executor ui;
+    private final Consumer<String> say;
+    private final ReadOnlyObjectWrapper<ListeningState> state = new ReadOnlyObjectWrapper<>(ListeningState.USUAL);
+    private final ReadOnlyObjectWrapper<Optional<Lit>> lit = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private Optional<Playing> playing = Optional.empty();
+    private Optional<Listening.Place> place = Optional.empty();
+    private int asked;
+
+    /**
+     * What sounds at this moment.
+     *
+     * @param note of the plain tune
+     * @param words where that is
+     */
+    public record Lit(int rung, int note, String words) {}
+
+    private record Playing(Course course, List<Integer> rungs, List<Cursor> cursors) {}
+
+    /** A listener to the trellis; {@code ui} runs tasks on the thread that owns the interface. */
+    public ListeningModel(TrellisModel trellis, Player player, Executor background, Executor ui, Consumer<String> say) {
+        this.trellis = trellis;
+        this.player = player;
+        this.background = background;
+        this.ui = ui;
+        this.say = say;
+        trellis.state().addListener((o, before, now) -> follow(before, now));
+    }
+
+    public ReadOnlyObjectProperty<ListeningState> state() {
+        return state.getReadOnlyProperty();
+    }
+
+    /** What sounds at this moment; empty while nothing does. */
+    public ReadOnlyObjectProperty<Optional<Lit>> lit() {
+        return lit.getReadOnlyProperty();
+    }
+
+    /** What is to be said about the sound device; empty while it can be heard. */
+    public String device() {
+        return player.device();
+    }
+
+    /** Plays what is chosen, from the note in hand, or stops. */
+    public void toggle() {
+        if (state.get().playing()) {
+            stop();
+        } else {
+            play(Optional.empty());
+        }
+    }
+
+    /** Plays only the ornament of the note in hand, plain and decorated in turn, or stops. */
+    public void toggleOrnament() {
+        if (state.get().playing() && state.get().stretch() == ListeningState.Stretch.ORNAMENT) {
+            stop();
+        } else {
+            state.set(state.get().with(ListeningState.Stretch.ORNAMENT));
+            play(Optional.empty());
+        }
+    }
+
+    /** Plays something written out from beginning to end, such as the rounds, or stops. */
+    public void togglePlay(Arrangement written, int rung) {
+        if (state.get().playing()) {
+            stop();
+            return;
+        }
+        ListeningState how = state.get().withPlaying(true);
+        state.set(how);
+        ready(++asked, () -> {
+            Itinerary whole = whole(how, written, rung);
+            return new Playing(Course.of(whole), List.of(rung), List.of(Cursor.of(whole.legs().getFirst().piece())));
+        });
+    }
+
+    private static Itinerary whole(ListeningState how, Arrangement written, int rung) {
+        Piece piece = Piece.of(written, rung, Listening.slowed(written.tempo(), how.percent()), how.lilt());
+        return Itinerary.once(List.of(Leg.heard(piece, piece.whole())), how.backing());
+    }
+
+    /** Something written out, to be taken home as it would be heard. */
+    public Supplier<Itinerary> takeHome(Arrangement written, int rung) {
+        ListeningState how = state.get();
+        return () -> whole(how, written, rung);
+    }
+
+    /** Stops what is heard. */
+    public void stop() {
+        asked++;
+        player.stop();
+        playing = Optional.empty();
+        lit.set(Optional.empty());
+        state.set(state.get().withPlaying(false));
+    }
+
+    private void change(UnaryOperator<ListeningState> changed, boolean fromStart) {
+        ListeningState before = state.get();
+        state.set(changed.apply(before));
+        if (before.playing() && !before.equals(state.get())) {
+            play(fromStart ? Optional.empty() : here());
+        }
+    }
+
+    public void setStretch(ListeningState.Stretch stretch) {
+        change(s -> s.with(stretch), true);
+    }
+
+    /** Around again and again, or once. */
+    public void setAgain(boolean again) {
+        change(s -> s.withAgain(again), state.get().stretch() == ListeningState.Stretch.TUNE && state.get().against().isEmpty());
+    }
+
+    /** Slower or faster than the tune's own tempo, by so many per cent of it. */
+    public void stepPercent(int by) {
+        setPercent(state.get().percent() + by);
+    }
+
+    public void setPercent(int percent) {
+        change(s -> s.withPercent(Math.clamp(percent, SLOWEST, FASTEST)), false);
+    }
+
+    /** Hears another rung on every second pass; empty for the rung in hand alone. */
+    public void setAgainst(Optional<Integer> rung) {
+        change(s -> s.withAgainst(rung), true);
+    }
+
+    public void setMetronome(boolean on) {
+        change(s -> s.with(s.backing().withMetronome(on)), false);
+    }
+
+    /** Chooses what lies underneath; says so where the tune has no chords. */
+    public void setUnder(Backing.Under under) {
+        if (under == Backing.Under.CHORDS && trellis.isOpen() && !Piece.hasChords(trellis.arrangement().tune())) {
+            say.accept("no chords are written above this tune; a drone can be heard under it");
+        }
+        change(s -> s.with(s.backing().with(under)), false);
+    }
+
+    public void setCounted(boolean on) {
+        change(s -> s.withCounted(on), true);
+    }
+
+    public void setLilt(Lilt lilt) {
+        change(s -> s.with(lilt), false);
+    }
+
+    /** Marks the note in hand as the first of the stretch that is heard. */
+    public void markFrom() {
+        mark(Optional.of(trellis.note()), state.get().to().filter(t -> t >= trellis.note()));
+    }
+
+    /** Marks the note in hand as the last of the stretch that is heard. */
+    public void markTo() {
+        mark(state.get().from().filter(f -> f <= trellis.note()), Optional.of(trellis.note()));
+    }
+
+    private void mark(Optional<Integer> from, Optional<Integer> to) {
+        change(s -> s.with(ListeningState.Stretch.MARKED).withAgain(true).marked(from, to), true);
+        say.accept("heard from %s to %s".formatted(from.map(this::named).orElse("the first note"), to.map(this::named).orElse("the last")));
+    }
+
+    private String named(int note) {
+        return trellis.state().get().situation().tune().note(note).inWords();
+    }
+
+    private void follow(TrellisState before, TrellisState now) {
+        if (before == null || before.tune() != now.tune()) {
+            if (state.get().playing()) {
+                stop();
+            }
+            state.set(state.get().marked(Optional.empty(), Optional.empty()).withAgainst(Optional.empty()));
+            return;
+        }
+        boolean edited = !before.arrangement().equals(now.arrangement());
+        boolean rung = before.rung() != now.rung();
+        boolean moved = before.note() != now.note() && follows(state.get().stretch());
+        if (state.get().playing() && (edited || rung || moved)) {
+            play(moved ? Optional.empty() : here());
+        }
+    }
+
+    /** Whether what is heard moves along with the note in hand. */
+    private static boolean follows(ListeningState.Stretch stretch) {
+        return stretch != ListeningState.Stretch.TUNE && stretch != ListeningState.Stretch.MARKED;
+    }
+
+    private Optional<Moment> here() {
+        return playing.isEmpty() ? Optional.empty() : player.now().filter(m -> !m.over());
+    }
+
+    private Listening.Place stand() {
+        TrellisState now = trellis.state().get();
+        return new Listening.Place(now.arrangement(), now.rung(), now.note(), now.looking());
+    }
+
+    private void play(Optional<Moment> from) {
+        if (!trellis.isOpen() || trellis.state().get().situation().tune().size() == 0) {
+            say.accept("there is nothing to hear yet");
+            return;
+        }
+        ListeningState wanted = state.get().withPlaying(true);
+        // What goes on in its place goes on from where it was begun, not from the note that is in hand by now.
+        Listening.Place at = from.isPresent() && place.isPresent() && !follows(wanted.stretch())
+                ? new Listening.Place(trellis.arrangement(), trellis.rung(), place.get().note(), stand().ornament()) : stand();
+        place = Optional.of(at);
+        state.set(wanted);
+        int order = ++asked;
+        Optional<Playing> before = playing;
+        ready(order, () -> {
+            Listening listening = Listening.of(wanted, at);
+            Course course = before.flatMap(b -> from.map(m -> b.course().into(listening.itinerary(), m)))
+                    .orElseGet(() -> Course.of(listening.itinerary()));
+            return new Playing(course, listening.rungs(), listening.itinerary().legs().stream().map(Leg::piece).map(Cursor::of).toList());
+        });
+    }
+
+    private void ready(int order, Supplier<Playing> work) {
+        background.execute(() -> {
+            try {
+                Playing ready = work.get();
+                ui.execute(() -> begin(order, ready));
+            } catch (RuntimeException e) {
+                ui.execute(() -> {
+                    if (order == asked) {
+                        stop();
+                        say.accept("this could not be played; the tune is as it was");
+                    }
+                });
+            }
+        });
+    }
+
+    private void begin(int order, Playing ready) {
+        if (order == asked) {
+            playing = Optional.of(ready);
+            player.play(ready.course());
+        }
+    }
+
+    /** Looks where the sound is; called for each frame while something is played. */
+    public void tick() {
+        Optional<Moment> now = playing.isEmpty() ? Optional.empty() : player.now();
+        if (now.isEmpty() || player.course().filter(c -> c == playing.get().course()).isEmpty()) {
+            return;
+        }
+        if (now.get().over()) {
+            playing = Optional.empty();
+            lit.set(Optional.empty());
+            state.set(state.get().withPlaying(false));
+            return;
+        }
+        lit.set(at(playing.get(), now.get()));
+    }
+
+    private static Optional<Lit> at(Playing playing, Moment now) {
+        if (now.isCountedIn()) {
+            return Optional.empty();
+        }
+        Leg leg = playing.course().itinerary().legs().get(now.leg());
+        double ms = leg.piece().played().msAt(leg.span().from()) + now.ms();
+        Cursor cursor = playing.cursors().get(now.leg());
+        OptionalInt note = cursor.note(ms);
+        Cursor.Place where = cursor.place(ms);
+        String bar = where.bar() == 0 ? "pickup" : "bar " + where.bar();
+        return note.isEmpty() ? Optional.empty()
+                : Optional.of(new Lit(playing.rungs().get(now.leg()), note.getAsInt(), where.time() == 1 ? bar : bar + ", time " + where.time()));
+    }
+
+    /** Whether everything would be heard as it is written: the whole rung at its tempo, alone. */
+    public boolean isUsual() {
+        ListeningState now = state.get();
+        return now.stretch() == ListeningState.Stretch.TUNE && now.percent() == 100 && now.against().isEmpty();
+    }
+
+    /**
+     * What is chosen now as something that ends, to be taken home; the whole rung where nothing less is chosen. What it gives is
+     * worked out when it is asked for, by any thread.
+     */
+    public Supplier<Itinerary> takeHome() {
+        ListeningState now = state.get();
+        Listening.Place at = now.stretch() == ListeningState.Stretch.TUNE
+                ? new Listening.Place(trellis.arrangement(), trellis.rung(), 0, Optional.empty()) : stand();
+        ListeningState whole = now.stretch() == ListeningState.Stretch.TUNE ? now.withAgain(true) : now;
+        return () -> Itinerary.once(Listening.of(whole, at).itinerary().legs(), now.backing());
+    }
+}

@@ -1,0 +1,642 @@
+package wildflourish.app.practice;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import wildflourish.app.listening.Player;
+import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.trellis.TrellisState;
+import wildflourish.core.practice.Calibration;
+import wildflourish.core.practice.Care;
+import wildflourish.core.practice.Drill;
+import wildflourish.core.practice.Evenness;
+import wildflourish.core.practice.LoggedPass;
+import wildflourish.core.practice.PracticeHistory;
+import wildflourish.core.practice.PracticePlan;
+import wildflourish.core.practice.Rest;
+import wildflourish.core.practice.SimulatedStudent;
+import wildflourish.core.practice.StepRule;
+import wildflourish.core.practice.Steps;
+import wildflourish.core.reading.Reading;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Tempo;
+import wildflourish.sound.input.Hands;
+import wildflourish.sound.input.KeyHands;
+import wildflourish.sound.input.MidiHands;
+import wildflourish.sound.input.SimulatedHands;
+import wildflourish.sound.transport.Course;
+import wildflourish.sound.transport.Moment;
+
+/**
+ * Practises with a student. What is played along is taken from the hands at every {@link #tick()} by the moment that the sound is
+ * at; a turn is measured, logged and answered when the sound has passed it. Not for several threads.
+ */
+public final class PracticeModel {
+
+    /** A tap so shortly before a turn belongs to it. */
+    private static final double EARLY_MS = 180;
+    private static final long SEED = 5;
+
+    /** Where the log and the settings go. */
+    public interface Keeping {
+        void log(LoggedPass pass);
+
+        void remember(String name, String value);
+    }
+
+    private final TrellisModel trellis;
+    private final Player player;
+    private final Keeping keeping;
+    private final Executor background;
+    private final Executor ui;
+    private final Consumer<String> say;
+    private final Clock clock;
+    private final Duration pause;
+    private final ReadOnlyObjectWrapper<PracticeState> state = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<PracticeHistory> history = new ReadOnlyObjectWrapper<>(PracticeHistory.of(List.of(), ZoneId.systemDefault()));
+    private final List<LoggedPass> log = new ArrayList<>();
+    private final List<Rest.Stretch> stretches = new ArrayList<>();
+    private StepRule rule = StepRule.USUAL;
+    private Rest rest = Rest.USUAL;
+    private Calibration calibration = Calibration.NONE;
+    private Hands hands = new KeyHands(Calibration.NONE);
+    private Optional<HandsChoice> handsOf = Optional.empty();
+    private Optional<Going> going = Optional.empty();
+    private Instant resumeAt = Instant.MAX;
+    private int asked;
+    private boolean shown;
+    private boolean reminded;
+
+    /** A sitting under way: which of its legs was begun last, and what has been played in it. */
+    private static final class Going {
+        private final Sitting sitting;
+        private final Course course;
+        private final List<Double> early = new ArrayList<>();
+        private List<Double> played = new ArrayList<>();
+        private int leg = -1;
+
+        Going(Sitting sitting) {
+            this.sitting = sitting;
+            this.course = Course.of(sitting.itinerary());
+        }
+
+        private Sitting.Planned turn() {
+            return sitting.turns().get(leg);
+        }
+
+        private boolean isGraded() {
+            return leg >= 0 && sitting.itinerary().legs().get(leg).graded();
+        }
+    }
+
+    /**
+     * A model over the trellis.
+     *
+     * @param pause between one pass and the next
+     */
+    public PracticeModel(
+            TrellisModel trellis, Player player, Keeping keeping, Executor background, Executor ui, Consumer<String> say, Clock clock,
+            Duration pause) {
+        this.trellis = trellis;
+        this.player = player;
+        this.keeping = keeping;
+        this.background = background;
+        this.ui = ui;
+        this.say = say;
+        this.clock = clock;
+        this.pause = pause;
+        trellis.state().addListener((o, before, now) -> {
+            if (shown && (before == null || !before.arrangement().equals(now.arrangement()))) {
+                refresh();
+            }
+        });
+    }
+
+    /** What is shown; null before a tune is open. */
+    public ReadOnlyObjectProperty<PracticeState> state() {
+        return state.getReadOnlyProperty();
+    }
+
+    /** What the log tells. */
+    public ReadOnlyObjectProperty<PracticeHistory> history() {
+        return history.getReadOnlyProperty();
+    }
+
+    public StepRule rule() {
+        return rule;
+    }
+
+    public Rest rest() {
+        return rest;
+    }
+
+    /** The usual cautions for the instrument in hand. */
+    public List<String> cautions() {
+        return Care.of(trellis.arrangement().instrument().family());
+    }
+
+    /** Follows the open tune from now on, or rests. */
+    public void setShown(boolean now) {
+        shown = now;
+        if (now && trellis.isOpen()) {
+            refresh();
+        } else if (!now && isRunning()) {
+            stop();
+        }
+    }
+
+    /** Takes in what was logged and remembered earlier. */
+    public void recall(List<LoggedPass> passes, Optional<String> keptRule, Optional<String> keptRest, Optional<String> keptDelay) {
+        log.clear();
+        log.addAll(passes);
+        recount();
+        try {
+            keptRule.map(r -> r.split(" ")).ifPresent(r ->
+                    rule = rule.withEvenUpTo(Double.parseDouble(r[0])).withPasses(Integer.parseInt(r[1])));
+            keptRest.ifPresent(r -> rest = rest.after(Double.parseDouble(r)));
+            keptDelay.ifPresent(d -> calibrated(new Calibration(Double.parseDouble(d), 0, Calibration.FEWEST)));
+        } catch (IllegalArgumentException | ArrayIndexOutOfBoundsException e) {
+            say.accept("how you practise could not be read; it is as usual again");
+        }
+    }
+
+    private void calibrated(Calibration found) {
+        calibration = found;
+        if (hands instanceof KeyHands keys) {
+            keys.setCalibration(found);
+        }
+        if (state.get() != null) {
+            choose(c -> new PracticeState.Choice(c.mode(), c.passages(), c.passage(), c.rung(), c.plan(), c.hands(), c.percent(), c.along(),
+                    c.drills(), c.drill(), found));
+        }
+    }
+
+    private void refresh() {
+        TrellisState now = trellis.state().get();
+        Arrangement arrangement = now.arrangement();
+        PracticeState before = state.get();
+        boolean same = before != null && before.title().equals(arrangement.tune().title());
+        List<Passage> passages = now.situation().tune().size() == 0 ? List.of()
+                : Passage.of(Reading.of(now.situation().tune(), arrangement.marks()));
+        List<Drill> drills = Drill.of(arrangement.instrument().family());
+        Optional<Drill> drill = before == null ? drills.stream().findFirst()
+                : before.choice().drill().filter(drills::contains).or(() -> drills.stream().findFirst());
+        int rung = same ? Math.min(before.choice().rung(), arrangement.ladder().size() - 1) : now.rung();
+        int passage = same ? Math.min(before.choice().passage(), Math.max(0, passages.size() - 1)) : inHand(passages, now.note());
+        PracticeState.Choice choice = before == null
+                ? new PracticeState.Choice(PracticeState.Mode.TUNE, passages, passage, rung, PracticePlan.all().getFirst(), HandsChoice.KEYS,
+                        80, false, drills, drill, calibration)
+                : new PracticeState.Choice(before.choice().mode(), passages, passage, rung, before.choice().plan(), before.choice().hands(),
+                        before.choice().percent(), before.choice().along(), drills, drill, calibration);
+        boolean sameGoal = same && before.steps().map(s -> s.tempi().getLast().equals(arrangement.tempo())).orElse(true);
+        if (same && (before.isRunning() || sameGoal && before.choice().equals(choice))) {
+            state.set(before.with(choice));
+        } else {
+            fresh(choice);
+        }
+    }
+
+    /** The phrase that holds the note in hand. */
+    private static int inHand(List<Passage> passages, int note) {
+        int at = 0;
+        for (int i = 0; i < passages.size(); i++) {
+            boolean holds = note >= passages.get(i).fromNote() && note < passages.get(i).toNote();
+            at = holds && !passages.get(i).name().startsWith("part ") ? i : at;
+        }
+        return at;
+    }
+
+    /** Nothing played yet in what is chosen. */
+    private void fresh(PracticeState.Choice choice) {
+        Arrangement arrangement = trellis.arrangement();
+        Optional<Steps> steps = choice.mode() == PracticeState.Mode.TUNE && choice.plan().isStepwise()
+                ? Optional.of(known(Steps.upTo(arrangement.tempo(), rule), choice)) : Optional.empty();
+        Optional<Drill.Run> run = choice.mode() == PracticeState.Mode.DRILL ? choice.drill().map(Drill::begin) : Optional.empty();
+        String advice = choice.mode() == PracticeState.Mode.DRILL ? choice.drill().map(Drill::how).orElse("there is no drill for this instrument")
+                : choice.plan().about();
+        state.set(new PracticeState(choice, arrangement.tune().title(), PracticeState.Phase.RESTING, Optional.empty(), List.of(), 0, List.of(),
+                steps, run, advice, ""));
+    }
+
+    /** A step below what was reached evenly before. */
+    private Steps known(Steps steps, PracticeState.Choice choice) {
+        String subject = trellis.arrangement().tune().title();
+        String passage = choice.inHand().map(Passage::name).orElse("");
+        Optional<Double> reached = history.get().lines().stream()
+                .filter(l -> !l.gesture() && l.subject().equals(subject) && l.passage().equals(passage)
+                        && l.instrument().equals(trellis.arrangement().instrument().id())
+                        && l.unit().equals(trellis.arrangement().tempo().beatName()))
+                .findFirst().flatMap(PracticeHistory.Line::reached);
+        return reached.map(r -> steps.startingFrom(trellis.arrangement().tempo().withCount(Math.max(1, Math.round(r * 0.9))))).orElse(steps);
+    }
+
+    private void choose(UnaryOperator<PracticeState.Choice> changed) {
+        PracticeState now = state.get();
+        if (now == null) {
+            return;
+        }
+        PracticeState.Choice choice = changed.apply(now.choice());
+        if (choice.equals(now.choice())) {
+            return;
+        }
+        if (now.isRunning() && now.phase() != PracticeState.Phase.CALIBRATING) {
+            stop();
+        }
+        fresh(choice);
+    }
+
+    public void setMode(PracticeState.Mode mode) {
+        choose(c -> new PracticeState.Choice(mode, c.passages(), c.passage(), c.rung(), c.plan(), c.hands(), c.percent(), c.along(), c.drills(),
+                c.drill(), c.calibration()));
+    }
+
+    public void setPassage(int passage) {
+        choose(c -> new PracticeState.Choice(c.mode(), c.passages(), Math.clamp(passage, 0, Math.max(0, c.passages().size() - 1)), c.rung(),
+                c.plan(), c.hands(), c.percent(), c.along(), c.drills(), c.drill(), c.calibration()));
+    }
+
+    public void setRung(int rung) {
+        choose(c -> new PracticeState.Choice(c.mode(), c.passages(), c.passage(), Math.clamp(rung, 0, trellis.arrangement().ladder().size() - 1),
+                c.plan(), c.hands(), c.percent(), c.along(), c.drills(), c.drill(), c.calibration()));
+    }
+
+    public void setPlan(PracticePlan plan) {
+        choose(c -> new PracticeState.Choice(c.mode(), c.passages(), c.passage(), c.rung(), plan, c.hands(), c.percent(), c.along(), c.drills(),
+                c.drill(), c.calibration()));
+    }
+
+    /** Chooses who plays. */
+    public void setHands(HandsChoice who) {
+        choose(c -> new PracticeState.Choice(c.mode(), c.passages(), c.passage(), c.rung(), c.plan(), who, c.percent(), c.along(), c.drills(),
+                c.drill(), c.calibration()));
+    }
+
+    /** The tempo of call and response, in per cent of the tune's. */
+    public void setPercent(int percent) {
+        choose(c -> new PracticeState.Choice(c.mode(), c.passages(), c.passage(), c.rung(), c.plan(), c.hands(), Math.clamp(percent, 30, 120),
+                c.along(), c.drills(), c.drill(), c.calibration()));
+    }
+
+    /** Lets the tune sound while the student plays. */
+    public void setAlong(boolean along) {
+        choose(c -> new PracticeState.Choice(c.mode(), c.passages(), c.passage(), c.rung(), c.plan(), c.hands(), c.percent(), along, c.drills(),
+                c.drill(), c.calibration()));
+    }
+
+    public void setDrill(Drill drill) {
+        choose(c -> new PracticeState.Choice(c.mode(), c.passages(), c.passage(), c.rung(), c.plan(), c.hands(), c.percent(), c.along(), c.drills(),
+                Optional.of(drill), c.calibration()));
+    }
+
+    /** Changes the step rule; the steps begin anew with it. */
+    public void setRule(double evenUpTo, int passes) {
+        rule = StepRule.USUAL.withEvenUpTo(Math.clamp(evenUpTo, 0.02, 0.4)).withPasses(Math.clamp(passes, 1, 9));
+        keeping.remember("practice rule", "%s %d".formatted(String.format(Locale.ROOT, "%.3f", rule.evenUpTo()), rule.passes()));
+        if (state.get() != null && !isRunning()) {
+            fresh(state.get().choice());
+        }
+    }
+
+    /** Reminds of a rest after so many minutes; 0 for never. */
+    public void setRestAfter(double minutes) {
+        rest = Rest.USUAL.after(Math.clamp(minutes, 0, 120));
+        keeping.remember("rest after", String.valueOf(rest.afterMinutes()));
+    }
+
+    public boolean isRunning() {
+        return state.get() != null && state.get().isRunning();
+    }
+
+    /** Begins, or stops. */
+    public void toggle() {
+        if (isRunning()) {
+            stop();
+        } else {
+            start();
+        }
+    }
+
+    /** Begins what is chosen. */
+    public void start() {
+        PracticeState now = state.get();
+        boolean tune = now != null && now.choice().mode() == PracticeState.Mode.TUNE;
+        if (now == null || tune && now.choice().inHand().isEmpty() || !tune && now.choice().drill().isEmpty()) {
+            say.accept(now == null || tune ? "there is nothing to practise yet" : "there is no drill for this instrument");
+            return;
+        }
+        if (!takeHands(now.choice().hands())) {
+            return;
+        }
+        boolean over = now.steps().filter(Steps::reached).isPresent() || now.run().filter(Drill.Run::done).isPresent()
+                || !now.choice().plan().isStepwise();
+        if (over) {
+            fresh(now.choice());
+        }
+        next();
+    }
+
+    private boolean takeHands(HandsChoice who) {
+        if (handsOf.filter(who::equals).isEmpty() || who.isMadeUp()) {
+            hands.close();
+            Optional<? extends Hands> taken = who.equals(HandsChoice.KEYS) ? Optional.of(new KeyHands(calibration))
+                    : who.equals(HandsChoice.MIDI) ? MidiHands.open(this::nowMs)
+                    : Optional.of(new SimulatedHands(SimulatedStudent.byId(who.id()), SEED));
+            if (taken.isEmpty()) {
+                say.accept("no MIDI keyboard is plugged in, or another program has it; tap on the keyboard instead");
+                hands = new KeyHands(calibration);
+                handsOf = Optional.empty();
+                return false;
+            }
+            hands = taken.get();
+            handsOf = Optional.of(who);
+        }
+        return true;
+    }
+
+    /** Where the turn is now, in milliseconds; asked on a keyboard's own thread too. */
+    private double nowMs() {
+        return player.now().map(Moment::ms).orElse(0.0);
+    }
+
+    private void next() {
+        PracticeState now = state.get();
+        TrellisState there = trellis.state().get();
+        prepare(PracticeState.Phase.LISTENING, () -> {
+            if (now.choice().mode() == PracticeState.Mode.DRILL) {
+                return Sitting.drill(now.choice().drill().orElseThrow(), there.arrangement().instrument(), now.run().orElseThrow().lengthMs(),
+                        now.choice().hands().id());
+            }
+            Sitting.Tune tune = new Sitting.Tune(there.tune(), there.arrangement(), now.choice(), now.choice().inHand().orElseThrow());
+            return now.choice().plan().response() ? Sitting.calls(tune)
+                    : now.choice().plan().isStepwise() ? Sitting.pass(tune, now.steps().map(Steps::tempo).orElse(there.arrangement().tempo()))
+                    : Sitting.stages(tune);
+        });
+    }
+
+    private void prepare(PracticeState.Phase phase, Supplier<Sitting> work) {
+        resumeAt = Instant.MAX;
+        state.set(state.get().with(phase));
+        int order = ++asked;
+        background.execute(() -> {
+            try {
+                Going ready = new Going(work.get());
+                ui.execute(() -> {
+                    if (order == asked) {
+                        going = Optional.of(ready);
+                        player.play(ready.course);
+                    }
+                });
+            } catch (RuntimeException e) {
+                ui.execute(() -> {
+                    if (order == asked) {
+                        stop();
+                        say.accept("this could not be played; the tune is as it was");
+                    }
+                });
+            }
+        });
+    }
+
+    /** Stops; what was measured is kept. */
+    public void stop() {
+        asked++;
+        player.stop();
+        going = Optional.empty();
+        resumeAt = Instant.MAX;
+        if (state.get() != null) {
+            state.set(state.get().with(PracticeState.Phase.RESTING));
+        }
+    }
+
+    /** Taps along with clicks, to find how late the keyboard tells of its keys. */
+    public void calibrate() {
+        if (state.get() == null) {
+            return;
+        }
+        if (isRunning()) {
+            stop();
+        }
+        if (takeHands(HandsChoice.KEYS)) {
+            ((KeyHands) hands).setCalibration(Calibration.NONE);
+            var instrument = trellis.arrangement().instrument();
+            prepare(PracticeState.Phase.CALIBRATING, () -> Sitting.calibration(instrument));
+        }
+    }
+
+    /** A key went down now. */
+    public void tap() {
+        if (!(hands instanceof KeyHands keys) || going.isEmpty()) {
+            return;
+        }
+        Going now = going.get();
+        Optional<Moment> moment = moment(now);
+        if (moment.isEmpty() || moment.get().over()) {
+            return;
+        }
+        arrive(now, moment.get());
+        int leg = moment.get().leg();
+        double left = now.sitting.itinerary().legs().get(leg).lengthMs() - moment.get().ms();
+        boolean nextCounts = leg + 1 < now.sitting.turns().size() && now.sitting.itinerary().legs().get(leg + 1).graded()
+                && now.sitting.itinerary().legs().get(leg + 1).countInMs() == 0;
+        if (nextCounts && left < EARLY_MS) {
+            now.early.add(-left - calibration.delayMs());
+        } else {
+            keys.tap(moment.get().ms());
+        }
+    }
+
+    private Optional<Moment> moment(Going now) {
+        return player.course().filter(c -> c == now.course).flatMap(c -> player.now());
+    }
+
+    /** Looks where the sound is and what has been played; called for each frame while something goes on. */
+    public void tick() {
+        if (state.get() == null) {
+            return;
+        }
+        if (going.isEmpty()) {
+            if (!clock.instant().isBefore(resumeAt)) {
+                next();
+            }
+            return;
+        }
+        Going now = going.get();
+        Optional<Moment> moment = moment(now);
+        if (moment.isEmpty()) {
+            return;
+        }
+        if (moment.get().over()) {
+            arriveAtEnd(now);
+            return;
+        }
+        arrive(now, moment.get());
+        if (now.isGraded()) {
+            now.played.addAll(hands.upTo(moment.get().ms()));
+        }
+        PracticeState.Phase phase = phase(now, moment.get());
+        if (phase != state.get().phase()) {
+            state.set(state.get().with(phase));
+        }
+        state.set(state.get().at(moment.get().ms(), now.played));
+    }
+
+    private PracticeState.Phase phase(Going now, Moment moment) {
+        if (state.get().phase() == PracticeState.Phase.CALIBRATING) {
+            return PracticeState.Phase.CALIBRATING;
+        }
+        return moment.isCountedIn() ? PracticeState.Phase.COUNTING : now.isGraded() ? PracticeState.Phase.PLAYING : PracticeState.Phase.LISTENING;
+    }
+
+    /** Closes the turns that the sound has left behind and begins the one that it is in. */
+    private void arrive(Going now, Moment moment) {
+        while (now.leg < moment.leg() && going.isPresent()) {
+            close(now);
+            begin(now);
+        }
+    }
+
+    private void arriveAtEnd(Going now) {
+        while (now.leg + 1 < now.sitting.turns().size()) {
+            close(now);
+            begin(now);
+        }
+        close(now);
+        if (going.filter(g -> g == now).isPresent()) {
+            going = Optional.empty();
+            settle();
+        }
+    }
+
+    private void begin(Going now) {
+        now.leg++;
+        now.played = new ArrayList<>();
+        if (now.isGraded()) {
+            hands.begin(now.turn().turn().expected(), state.get().passes().size());
+            now.played.addAll(now.early);
+        }
+        now.early.clear();
+        state.set(state.get().in(state.get().phase(), now.turn().turn()));
+    }
+
+    /** Measures the turn that is over, if it is one of the student's. */
+    private void close(Going now) {
+        if (!now.isGraded()) {
+            return;
+        }
+        now.played.addAll(hands.upTo(Double.MAX_VALUE));
+        List<Double> played = now.played.stream().sorted().toList();
+        Sitting.Planned turn = now.turn();
+        if (state.get().phase() == PracticeState.Phase.CALIBRATING) {
+            calibrated(turn, played);
+            return;
+        }
+        Evenness pass = Evenness.of(turn.turn().expected(), played);
+        PracticeState before = state.get();
+        boolean drill = before.choice().mode() == PracticeState.Mode.DRILL;
+        Optional<Steps.Next> next = before.steps().map(s -> s.after(pass));
+        Optional<Drill.Run> run = before.run().map(r -> r.after(pass));
+        boolean even = drill ? run.orElseThrow().cameLast() : next.map(Steps.Next::even).orElse(rule.isEven(pass));
+        String advice = drill ? run.orElseThrow().advice() : next.map(Steps.Next::why).orElseGet(() -> told(pass, even));
+        List<PracticeState.Done> all = new ArrayList<>(before.passes());
+        all.add(new PracticeState.Done(turn.turn().words(), pass, even, advice));
+        state.set(before.after(turn.turn().with(pass), all, next.map(Steps.Next::steps), run, advice).at(before.nowMs(), played));
+        if (!played.isEmpty()) {
+            Instant end = clock.instant();
+            turn.what().ifPresent(what -> keep(LoggedPass.of(end.minusMillis(Math.round(pass.expected().lengthMs())), what, pass, even)));
+            stretches.add(new Rest.Stretch(end.minusMillis(Math.round(pass.expected().lengthMs())), end,
+                    drill && before.choice().drill().filter(Drill::tiring).isPresent()));
+        }
+    }
+
+    /** What a pass was like where no tempo follows from it. */
+    private String told(Evenness pass, boolean even) {
+        return even ? "even: the gaps vary by %d %%".formatted(Math.round(pass.variation() * 100))
+                : new Steps(rule, List.of(trellis.arrangement().tempo()), 0, 0, false).after(pass).why();
+    }
+
+    private void calibrated(Sitting.Planned turn, List<Double> played) {
+        List<Double> clicks = turn.turn().expected().onsets().stream().map(o -> o.atMs()).toList();
+        Optional<Calibration> found = Calibration.of(clicks, played);
+        state.set(state.get().with(PracticeState.Phase.RESTING));
+        going = Optional.empty();
+        if (found.isPresent()) {
+            calibrated(found.get());
+            keeping.remember("key delay", String.format(Locale.ROOT, "%.1f", found.get().delayMs()));
+            say.accept("the keyboard and you are %d ms %s; this is taken off from now on".formatted(
+                    Math.round(Math.abs(found.get().delayMs())), found.get().delayMs() < 0 ? "early" : "late"));
+        } else {
+            calibrated(calibration);
+            say.accept("too few taps, or too wild ones: tap once with each of the clicks");
+        }
+    }
+
+    private void keep(LoggedPass pass) {
+        keeping.log(pass);
+        log.add(pass);
+        recount();
+    }
+
+    private void recount() {
+        history.set(PracticeHistory.of(log, ZoneId.systemDefault()));
+    }
+
+    /** All turns are over: goes on, or rests. */
+    private void settle() {
+        PracticeState now = state.get();
+        if (!now.isRunning()) {
+            return;
+        }
+        boolean nothingPlayed = now.played().isEmpty();
+        boolean onward = now.steps().map(s -> !s.reached()).orElse(now.run().map(r -> !r.done()).orElse(false));
+        Optional<String> due = rest.due(stretches, clock.instant());
+        boolean restNow = due.isPresent() && !reminded;
+        reminded = due.isPresent();
+        PracticeState.Phase phase = onward && !restNow && !nothingPlayed ? PracticeState.Phase.BETWEEN : PracticeState.Phase.RESTING;
+        state.set(now.with(phase).reminded(due.orElse("")));
+        resumeAt = phase == PracticeState.Phase.BETWEEN ? clock.instant().plus(pause) : Instant.MAX;
+        if (nothingPlayed) {
+            state.set(state.get().advised("nothing was played; begin again when you are ready"));
+        }
+        now.run().filter(Drill.Run::done).ifPresent(this::takeSpeeds);
+    }
+
+    private void takeSpeeds(Drill.Run run) {
+        Arrangement arrangement = trellis.arrangement();
+        var speeds = run.applied(arrangement.speeds());
+        if (!speeds.equals(arrangement.speeds())) {
+            trellis.settle("speeds from the drill: %s %s".formatted(run.drill().name(), run.inWords()), arrangement.with(speeds));
+        } else {
+            say.accept("%s: %s".formatted(run.drill().name(), run.inWords()));
+        }
+    }
+
+    /** The rungs of the tune in hand, by index. */
+    public List<Integer> rungs() {
+        return java.util.stream.IntStream.range(0, trellis.arrangement().ladder().size()).boxed().toList();
+    }
+
+    public String rungName(int rung) {
+        return rung < trellis.arrangement().ladder().size() ? trellis.arrangement().ladder().rung(rung).name() : "";
+    }
+
+    /** The log so far, the oldest pass first. */
+    public List<LoggedPass> log() {
+        return List.copyOf(log);
+    }
+
+    /** What the tempo of the tune in hand is, for the goal. */
+    public Tempo goal() {
+        return trellis.arrangement().tempo();
+    }
+}

@@ -1,0 +1,120 @@
+package wildflourish.app.practice;
+
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.practice.Calibration;
+import wildflourish.core.practice.Drill;
+import wildflourish.core.practice.Evenness;
+import wildflourish.core.practice.Expected;
+import wildflourish.core.practice.PracticePlan;
+import wildflourish.core.practice.Steps;
+
+/**
+ * Everything the practice screen shows while a student plays.
+ *
+ * @param title of what is practised, for reading
+ * @param phase what goes on
+ * @param turn what is played or listened to now; the latest one when nothing is
+ * @param played onsets of this turn so far, in milliseconds since its beginning
+ * @param nowMs where it is in its turn, in milliseconds; below 0 while it is counted in
+ * @param passes those of this sitting, the latest last
+ * @param steps of a tune's tempo, where a plan has them
+ * @param run of a drill
+ * @param advice what to do next
+ * @param reminder to rest; empty when none is due
+ */
+public record PracticeState(
+        Choice choice, String title, Phase phase, Optional<Turn> turn, List<Double> played, double nowMs, List<Done> passes,
+        Optional<Steps> steps, Optional<Drill.Run> run, String advice, String reminder) {
+
+    /** What is done on the screen. */
+    public enum Mode { TUNE, DRILL }
+
+    /** What goes on. */
+    public enum Phase {
+        RESTING(""), LISTENING("listen"), COUNTING("counting in"), PLAYING("play"), BETWEEN("in a moment it goes on"), CALIBRATING("tap with the clicks");
+
+        private final String words;
+
+        Phase(String words) {
+            this.words = words;
+        }
+
+        /** For reading. */
+        public String words() {
+            return words;
+        }
+    }
+
+    /**
+     * What has been chosen.
+     *
+     * @param percent of the tune's tempo, for plans that do not step
+     * @param along whether the tune sounds while the student plays
+     */
+    public record Choice(
+            Mode mode, List<Passage> passages, int passage, int rung, PracticePlan plan, HandsChoice hands, int percent, boolean along,
+            List<Drill> drills, Optional<Drill> drill, Calibration calibration) {
+
+        /** The passage that is practised; empty when the tune has none. */
+        public Optional<Passage> inHand() {
+            return passage < passages.size() ? Optional.of(passages.get(passage)) : Optional.empty();
+        }
+    }
+
+    /**
+     * A stretch that is played, or is listened to.
+     *
+     * @param beats moments of the beats, in milliseconds since its beginning
+     * @param bars which of them begin a bar
+     * @param words what it is: {@code dotted crotchet = 80}
+     * @param measured the evenness, once it is over
+     */
+    public record Turn(Expected expected, List<Double> beats, List<Double> bars, String words, Optional<Evenness> measured) {
+
+        Turn with(Evenness evenness) {
+            return new Turn(expected, beats, bars, words, Optional.of(evenness));
+        }
+    }
+
+    /** A pass that is over. */
+    public record Done(String words, Evenness evenness, boolean even, String next) {}
+
+    public PracticeState {
+        played = List.copyOf(played);
+        passes = List.copyOf(passes);
+    }
+
+    /** Whether something goes on. */
+    public boolean isRunning() {
+        return phase != Phase.RESTING;
+    }
+
+    PracticeState with(Choice other) {
+        return new PracticeState(other, title, phase, turn, played, nowMs, passes, steps, run, advice, reminder);
+    }
+
+    PracticeState with(Phase other) {
+        return new PracticeState(choice, title, other, turn, played, nowMs, passes, steps, run, advice, reminder);
+    }
+
+    PracticeState in(Phase other, Turn its) {
+        return new PracticeState(choice, title, other, Optional.of(its), List.of(), -1, passes, steps, run, advice, reminder);
+    }
+
+    PracticeState at(double ms, List<Double> onsets) {
+        return new PracticeState(choice, title, phase, turn, onsets, ms, passes, steps, run, advice, reminder);
+    }
+
+    PracticeState after(Turn its, List<Done> all, Optional<Steps> nextSteps, Optional<Drill.Run> nextRun, String words) {
+        return new PracticeState(choice, title, phase, Optional.of(its), played, nowMs, all, nextSteps, nextRun, words, reminder);
+    }
+
+    PracticeState reminded(String words) {
+        return new PracticeState(choice, title, phase, turn, played, nowMs, passes, steps, run, advice, words);
+    }
+
+    PracticeState advised(String words) {
+        return new PracticeState(choice, title, phase, turn, played, nowMs, passes, steps, run, words, reminder);
+    }
+}

@@ -1,0 +1,455 @@
+package wildflourish.app.practice;
+
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Spinner;
+import javafx.scene.control.SpinnerValueFactory;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import wildflourish.app.paint.Palette;
+import wildflourish.app.trellis.Choosing;
+import wildflourish.core.practice.Drill;
+import wildflourish.core.practice.Evenness;
+import wildflourish.core.practice.PracticeHistory;
+import wildflourish.core.practice.PracticePlan;
+
+/** The practice screen: what is chosen on the left, the pulse in the middle, the climb on the right; or the history. */
+public final class PracticeView extends BorderPane {
+
+    private static final double SIDE = 288;
+
+    private final PracticeModel model;
+    private final PulseLanes lanes = new PulseLanes();
+    private final PassGraph climb = new PassGraph();
+    private final HistoryChart chart = new HistoryChart();
+    private final ListView<PracticeHistory.Line> lines = new ListView<>();
+    private final ToggleButton tune = toggle("practise-tune", "Tune", "a stretch of the open tune");
+    private final ToggleButton gesture = toggle("practise-gesture", "Gesture", "one movement apart from any tune");
+    private final ToggleButton historyTab = toggle("practise-history", "History", "what has been reached");
+    private final ComboBox<Passage> passage = new ComboBox<>();
+    private final ComboBox<Integer> rung = new ComboBox<>();
+    private final ComboBox<PracticePlan> plan = new ComboBox<>();
+    private final ComboBox<Drill> drill = new ComboBox<>();
+    private final ComboBox<HandsChoice> hands = new ComboBox<>();
+    private final Spinner<Integer> percent = spinner("practise-percent", 30, 120, 80, 5, "tempo of call and response, per cent");
+    private final CheckBox along = new CheckBox("the tune sounds along");
+    private final Button start = new Button("Begin");
+    private final Spinner<Integer> even = spinner("even-up-to", 2, 40, 10, 1, "gaps of an even pass vary by up to, per cent");
+    private final Spinner<Integer> lift = spinner("even-passes", 1, 9, 2, 1, "even passes in a row that lift the tempo");
+    private final Spinner<Integer> rest = spinner("rest-after", 0, 120, 12, 1, "minutes until a reminder to rest, 0 for none");
+    private final Label rule = quiet("rule");
+    private final Label delay = quiet("key-delay");
+    private final Label care = quiet("care");
+    private final Label title = new Label();
+    private final Label phase = new Label();
+    private final Label advice = new Label();
+    private final Label facts = new Label();
+    private final Label reminder = new Label();
+    private final Label climbTitle = heading("");
+    private final Label latest = quiet("latest-passes");
+    private final Label totals = quiet("history-totals");
+    private final VBox tuneChoices;
+    private final VBox gestureChoices;
+    private final HBox percentRow;
+    private final BorderPane playing = new BorderPane();
+    private final BorderPane past = new BorderPane();
+    private final Set<KeyCode> down = EnumSet.noneOf(KeyCode.class);
+    private boolean filling;
+    private PracticeState shown;
+
+    /**
+     * A view of the model.
+     *
+     * @param writeLog asks where the log is to be written
+     */
+    public PracticeView(PracticeModel model, Runnable writeLog) {
+        this.model = model;
+        setId("practice");
+        getStyleClass().add("practice");
+        percentRow = row("at per cent of the tempo", percent);
+        tuneChoices = new VBox(5, labelled("practise-passage", "stretch", passage), labelled("practise-rung", "rung", rung),
+                labelled("practise-plan", "plan", plan), percentRow, along);
+        gestureChoices = new VBox(5, labelled("practise-drill", "gesture", drill));
+        setLeft(choices());
+        fillPlaying();
+        fillPast(writeLog);
+        setCenter(playing);
+        wire();
+        addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
+        addEventFilter(KeyEvent.KEY_RELEASED, e -> down.remove(e.getCode()));
+        model.state().addListener((o, before, now) -> show(now));
+        model.history().addListener((o, before, now) -> showHistory());
+        showHistory();
+    }
+
+    private Node choices() {
+        ToggleGroup modes = new ToggleGroup();
+        List.of(tune, gesture, historyTab).forEach(t -> t.setToggleGroup(modes));
+        tune.setSelected(true);
+        start.setId("practise-start");
+        start.getStyleClass().add("begin");
+        start.setMaxWidth(Double.MAX_VALUE);
+        start.setTooltip(new Tooltip("Enter"));
+        Button calibrate = new Button("Calibrate the keys");
+        calibrate.setId("calibrate");
+        calibrate.setTooltip(new Tooltip("tap along with twelve clicks, so that the keyboard's own delay is taken off"));
+        calibrate.setOnAction(e -> {
+            lanes.requestFocus();
+            model.calibrate();
+        });
+        VBox all = new VBox(8, new HBox(6, tune, gesture, historyTab), tuneChoices, gestureChoices,
+                labelled("practise-hands", "who plays", hands), start,
+                heading("When it goes up"), row("even: gaps vary up to, %", even), row("even passes in a row", lift), rule,
+                heading("Keys"), calibrate, delay,
+                heading("Rest"), row("remind after minutes", rest), care);
+        all.getStyleClass().add("choices");
+        ScrollPane scroll = new ScrollPane(all);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setPrefWidth(SIDE);
+        scroll.setMinWidth(SIDE);
+        return scroll;
+    }
+
+    private void fillPlaying() {
+        title.setId("practise-title");
+        title.getStyleClass().add("note-title");
+        phase.setId("practise-phase");
+        phase.getStyleClass().add("phase");
+        advice.setId("practise-advice");
+        advice.getStyleClass().add("advice");
+        advice.setWrapText(true);
+        advice.setMinHeight(USE_PREF_SIZE);
+        facts.setId("practise-facts");
+        facts.setWrapText(true);
+        facts.setMinHeight(USE_PREF_SIZE);
+        reminder.setId("reminder");
+        reminder.getStyleClass().add("reminder");
+        reminder.setWrapText(true);
+        reminder.setMinHeight(USE_PREF_SIZE);
+        reminder.setMaxWidth(Double.MAX_VALUE);
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox head = new HBox(10, title, gap, phase);
+        head.setAlignment(Pos.BASELINE_LEFT);
+        head.getStyleClass().add("practice-head");
+        VBox under = new VBox(4, advice, facts, reminder);
+        under.getStyleClass().add("practice-head");
+        playing.setTop(head);
+        playing.setCenter(lanes);
+        playing.setBottom(under);
+        climbTitle.setId("climb-title");
+        VBox.setVgrow(climb, Priority.SOMETIMES);
+        VBox right = new VBox(6, climbTitle, climb, heading("Passes"), latest);
+        right.getStyleClass().add("note-in-hand");
+        right.setPrefWidth(SIDE);
+        right.setMinWidth(240);
+        playing.setRight(right);
+    }
+
+    private void fillPast(Runnable writeLog) {
+        lines.setId("history-lines");
+        lines.setCellFactory(v -> new HistoryRow());
+        lines.setPrefWidth(350);
+        lines.setPlaceholder(new Label("Nothing has been practised yet."));
+        lines.getSelectionModel().selectedItemProperty().addListener((o, before, now) -> chart.show(Optional.ofNullable(now),
+                model.history().get().minutes()));
+        Button write = new Button("Write as a table…");
+        write.setId("write-log");
+        write.setTooltip(new Tooltip("every pass as comma-separated values: Ctrl+E"));
+        write.setOnAction(e -> writeLog.run());
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox head = new HBox(10, totals, gap, write);
+        head.setAlignment(Pos.CENTER_LEFT);
+        head.getStyleClass().add("practice-head");
+        past.setTop(head);
+        past.setLeft(lines);
+        past.setCenter(chart);
+    }
+
+    private void wire() {
+        tune.setOnAction(e -> mode(PracticeState.Mode.TUNE));
+        gesture.setOnAction(e -> mode(PracticeState.Mode.DRILL));
+        historyTab.setOnAction(e -> openHistory());
+        start.setOnAction(e -> {
+            lanes.requestFocus();
+            model.toggle();
+        });
+        passage.setConverter(Choosing.by(Passage::name));
+        passage.setOnAction(e -> chosen(() -> model.setPassage(passage.getSelectionModel().getSelectedIndex())));
+        rung.setOnAction(e -> chosen(() -> model.setRung(rung.getValue())));
+        rung.setConverter(Choosing.by(r -> model.rungName(r)));
+        plan.getItems().setAll(PracticePlan.all());
+        plan.setConverter(Choosing.by(PracticePlan::words));
+        plan.setOnAction(e -> chosen(() -> model.setPlan(plan.getValue())));
+        drill.setConverter(Choosing.by(Drill::name));
+        drill.setOnAction(e -> chosen(() -> model.setDrill(drill.getValue())));
+        hands.getItems().setAll(HandsChoice.all());
+        hands.setConverter(Choosing.by(HandsChoice::words));
+        hands.setOnAction(e -> chosen(() -> model.setHands(hands.getValue())));
+        percent.valueProperty().addListener((o, a, now) -> chosen(() -> model.setPercent(now)));
+        along.setId("practise-along");
+        along.setOnAction(e -> chosen(() -> model.setAlong(along.isSelected())));
+        even.valueProperty().addListener((o, a, now) -> chosen(() -> model.setRule(now / 100.0, lift.getValue())));
+        lift.valueProperty().addListener((o, a, now) -> chosen(() -> model.setRule(even.getValue() / 100.0, now)));
+        rest.valueProperty().addListener((o, a, now) -> chosen(() -> model.setRestAfter(now)));
+    }
+
+    private void mode(PracticeState.Mode mode) {
+        setCenter(playing);
+        model.setMode(mode);
+        if (model.state().get() != null) {
+            show(model.state().get());
+        }
+        lanes.requestFocus();
+    }
+
+    /** Shows what has been reached. */
+    public void openHistory() {
+        historyTab.setSelected(true);
+        setCenter(past);
+        if (lines.getSelectionModel().getSelectedItem() == null) {
+            lines.getSelectionModel().selectFirst();
+        }
+        lines.requestFocus();
+    }
+
+    private void chosen(Runnable command) {
+        if (!filling && model.state().get() != null) {
+            command.run();
+            if (!model.isRunning()) {
+                rule.setText(model.rule().inWords());
+            }
+        }
+    }
+
+    private void pressed(KeyEvent e) {
+        Node focus = getScene().getFocusOwner();
+        boolean free = !(focus instanceof ComboBox<?>) && !(focus instanceof javafx.scene.control.TextInputControl)
+                && !(focus instanceof Spinner<?>) && !(focus instanceof ButtonBase) && !(focus instanceof ListView<?>);
+        if (!free || e.isShortcutDown() || e.isAltDown() || getCenter() != playing) {
+            return;
+        }
+        if (e.getCode() == KeyCode.ENTER) {
+            model.toggle();
+            e.consume();
+        } else if (e.getCode() == KeyCode.SPACE || e.getCode().isLetterKey()) {
+            // A key that is held down repeats itself; that is no tap.
+            if (down.add(e.getCode())) {
+                model.tap();
+            }
+            e.consume();
+        }
+    }
+
+    private void show(PracticeState now) {
+        PracticeState before = shown;
+        shown = now;
+        boolean settled = before != null && before.choice().equals(now.choice());
+        if (!settled) {
+            fill(now.choice());
+        }
+        boolean sameWords = settled && before.phase() == now.phase() && before.passes().equals(now.passes()) && before.turn().equals(now.turn())
+                && before.advice().equals(now.advice()) && before.reminder().equals(now.reminder());
+        if (!sameWords) {
+            words(now);
+        }
+        lanes.show(now);
+        climb.show(now);
+    }
+
+    private void fill(PracticeState.Choice choice) {
+        filling = true;
+        boolean isTune = choice.mode() == PracticeState.Mode.TUNE;
+        if (getCenter() == playing) {
+            tune.setSelected(isTune);
+            gesture.setSelected(!isTune);
+        }
+        shown(tuneChoices, isTune);
+        shown(gestureChoices, !isTune);
+        shown(percentRow, choice.plan().response());
+        passage.getItems().setAll(choice.passages());
+        passage.getSelectionModel().select(choice.passage());
+        rung.getItems().setAll(model.rungs());
+        rung.setValue(choice.rung());
+        plan.setValue(choice.plan());
+        hands.setValue(choice.hands());
+        drill.getItems().setAll(choice.drills());
+        drill.setValue(choice.drill().orElse(null));
+        percent.getValueFactory().setValue(choice.percent());
+        along.setSelected(choice.along());
+        even.getValueFactory().setValue((int) Math.round(model.rule().evenUpTo() * 100));
+        lift.getValueFactory().setValue(model.rule().passes());
+        rest.getValueFactory().setValue((int) Math.round(model.rest().afterMinutes()));
+        rule.setText(model.rule().inWords());
+        delay.setText(choice.calibration().taps() == 0 ? "not calibrated yet; any letter or the space bar taps"
+                : "taps are taken %d ms earlier than they are told".formatted(Math.round(choice.calibration().delayMs())));
+        care.setText(model.rest().pain() + model.cautions().stream().map(c -> "\n" + c).reduce("", String::concat));
+        filling = false;
+    }
+
+    private static void shown(Node node, boolean on) {
+        node.setVisible(on);
+        node.setManaged(on);
+    }
+
+    private void words(PracticeState now) {
+        boolean isTune = now.choice().mode() == PracticeState.Mode.TUNE;
+        String what = isTune ? now.title() : now.choice().drill().map(Drill::name).orElse("no drill");
+        title.setText(what + now.turn().map(t -> "  ·  " + t.words()).orElse(""));
+        phase.setText(now.phase().words());
+        start.setText(now.isRunning() ? "Stop" : "Begin");
+        advice.setText(sentence(now.advice()));
+        facts.setText(now.passes().isEmpty() ? "" : inWords(now.passes().getLast().evenness()));
+        reminder.setText(now.reminder().isEmpty() ? "" : now.reminder() + " " + model.rest().pain());
+        shown(reminder, !now.reminder().isEmpty());
+        boolean climbs = now.steps().isPresent() || now.run().isPresent();
+        shown(climb, climbs);
+        shown(climbTitle, climbs);
+        climbTitle.setText(isTune ? "Up to " + model.goal().spoken() : "From slow to fast");
+        StringBuilder list = new StringBuilder();
+        for (int i = now.passes().size() - 1; i >= Math.max(0, now.passes().size() - 6); i--) {
+            PracticeState.Done pass = now.passes().get(i);
+            list.append("%d  %s: varies by %d %%, %s%n".formatted(i + 1, pass.words(), Math.round(pass.evenness().variation() * 100),
+                    pass.even() ? "even" : "not even"));
+        }
+        latest.setText(list.isEmpty() ? "none yet" : list.toString().strip());
+        lanes.setAccessibleText(PulseLanes.inWords(now).orElse("onsets against the pulse"));
+    }
+
+    private static String sentence(String words) {
+        String first = words.isEmpty() ? words : Character.toUpperCase(words.charAt(0)) + words.substring(1);
+        return first.isEmpty() || first.endsWith(".") ? first : first + ".";
+    }
+
+    private static String inWords(Evenness pass) {
+        StringBuilder words = new StringBuilder("gaps vary by %d %%".formatted(Math.round(pass.variation() * 100)));
+        long drift = Math.round(pass.drift() * 100);
+        words.append(drift == 0 ? "  ·  the tempo holds" : "  ·  %d %% too %s".formatted(Math.abs(drift), drift < 0 ? "fast" : "slow"));
+        long off = Math.round(pass.offsetMs());
+        words.append(Math.abs(off) < 5 ? "  ·  on the pulse" : "  ·  %d ms %s the pulse".formatted(Math.abs(off), off < 0 ? "before" : "behind"));
+        pass.swing().ifPresent(s -> words.append("  ·  pairs %.2f to 1".formatted(s)));
+        if (!pass.matching().missed().isEmpty()) {
+            words.append("  ·  %d missed".formatted(pass.matching().missed().size()));
+        }
+        if (!pass.matching().extra().isEmpty()) {
+            words.append("  ·  %d too many".formatted(pass.matching().extra().size()));
+        }
+        return words.toString();
+    }
+
+    private void showHistory() {
+        PracticeHistory history = model.history().get();
+        PracticeHistory.Line selected = lines.getSelectionModel().getSelectedItem();
+        lines.getItems().setAll(history.lines());
+        lines.getItems().stream().filter(l -> selected != null && l.name().equals(selected.name()) && l.instrument().equals(selected.instrument()))
+                .findFirst().ifPresentOrElse(lines.getSelectionModel()::select, lines.getSelectionModel()::selectFirst);
+        chart.show(Optional.ofNullable(lines.getSelectionModel().getSelectedItem()), history.minutes());
+        int stuck = history.stuck().size();
+        totals.setText("%s practised on %d day%s  ·  %s".formatted(HistoryRow.spent(history.totalMinutes()), history.minutes().size(),
+                history.minutes().size() == 1 ? "" : "s", stuck == 0 ? "nothing is stuck" : stuck == 1 ? "one thing is stuck" : stuck + " things are stuck"));
+    }
+
+    /** Puts the keyboard where taps are taken. */
+    public void focusLanes() {
+        if (getCenter() == playing) {
+            lanes.requestFocus();
+        } else {
+            lines.requestFocus();
+        }
+    }
+
+    /** Chooses the light or the dark look. */
+    public void setPalette(Palette palette) {
+        lanes.setPalette(palette);
+        climb.setPalette(palette);
+        chart.setPalette(palette);
+    }
+
+    private static ToggleButton toggle(String id, String text, String hint) {
+        ToggleButton toggle = new ToggleButton(text);
+        toggle.setId(id);
+        toggle.getStyleClass().add("tab-button");
+        toggle.setTooltip(new Tooltip(hint));
+        return toggle;
+    }
+
+    private static Spinner<Integer> spinner(String id, int least, int most, int usual, int step, String words) {
+        Spinner<Integer> spinner = new Spinner<>(new SpinnerValueFactory.IntegerSpinnerValueFactory(least, most, usual, step));
+        spinner.setId(id);
+        spinner.setAccessibleText(words);
+        spinner.setEditable(true);
+        spinner.setPrefWidth(84);
+        spinner.setMinWidth(84);
+        StringConverter<Integer> plain = spinner.getValueFactory().getConverter();
+        spinner.getValueFactory().setConverter(new StringConverter<>() {
+            @Override
+            public String toString(Integer value) {
+                return plain.toString(value);
+            }
+
+            @Override
+            public Integer fromString(String text) {
+                // What is no number leaves the value as it is.
+                return text.strip().matches("\\d{1,4}") ? Integer.valueOf(text.strip()) : spinner.getValue();
+            }
+        });
+        return spinner;
+    }
+
+    private static HBox row(String words, Spinner<?> spinner) {
+        Label label = new Label(words);
+        label.setLabelFor(spinner);
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox row = new HBox(6, label, gap, spinner);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    private static VBox labelled(String id, String words, ComboBox<?> box) {
+        box.setId(id);
+        box.setAccessibleText(words);
+        box.setMaxWidth(Double.MAX_VALUE);
+        Label label = new Label(words);
+        label.setLabelFor(box);
+        label.getStyleClass().add("quiet");
+        return new VBox(1, label, box);
+    }
+
+    private static Label quiet(String id) {
+        Label label = new Label();
+        label.setId(id);
+        label.setWrapText(true);
+        label.setMinHeight(USE_PREF_SIZE);
+        label.getStyleClass().add("quiet");
+        return label;
+    }
+
+    private static Label heading(String text) {
+        Label heading = new Label(text);
+        heading.getStyleClass().add("panel-heading");
+        return heading;
+    }
+}

@@ -1,0 +1,253 @@
+package wildflourish.app.practice;
+
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.AccessibleRole;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.layout.Region;
+import javafx.scene.paint.Color;
+import javafx.scene.text.TextAlignment;
+import wildflourish.app.paint.CanvasPainter;
+import wildflourish.app.paint.Palette;
+import wildflourish.core.practice.Evenness;
+import wildflourish.core.practice.Expected;
+import wildflourish.core.practice.Matching;
+import wildflourish.score.display.Face;
+import wildflourish.score.display.Ink;
+
+/**
+ * A turn drawn against the pulse: rows of some bars, a ring where each onset is expected, a dot where it came. Early ones stand
+ * above the line, late ones hang below it, as far as they are off.
+ */
+final class PulseLanes extends Region {
+
+    private static final double LEFT = 22;
+    private static final double RIGHT = 14;
+    private static final double TOP = 30;
+    private static final double ROW = 92;
+    private static final double LEAST_ROW = 62;
+    /** Pixels for a millisecond off the pulse, and where that stops growing. */
+    private static final double OFF = 0.3;
+    private static final double MOST_OFF = 26;
+    /** An onset within this share of its gap looks right; one beyond the other looks wrong. */
+    private static final double GOOD = 0.1;
+    private static final double BAD = 0.25;
+    private static final double CLOSEST = 13;
+
+    private final Canvas canvas = new Canvas();
+    private Palette palette = Palette.LIGHT;
+    private PracticeState state;
+
+    PulseLanes() {
+        setId("lanes");
+        getStyleClass().add("lanes");
+        setFocusTraversable(true);
+        setAccessibleRole(AccessibleRole.IMAGE_VIEW);
+        setAccessibleText("onsets against the pulse");
+        getChildren().add(canvas);
+    }
+
+    void setPalette(Palette other) {
+        palette = other;
+        paint();
+    }
+
+    void show(PracticeState now) {
+        state = now;
+        paint();
+    }
+
+    @Override
+    protected void layoutChildren() {
+        canvas.setWidth(Math.max(1, getWidth()));
+        canvas.setHeight(Math.max(1, getHeight()));
+        paint();
+    }
+
+    /** How the turn is laid out in rows. */
+    private record Rows(double rowMs, int count, double height, double scale, int first) {
+
+        double x(double ms) {
+            return LEFT + (ms - row(ms) * rowMs) * scale;
+        }
+
+        int row(double ms) {
+            return (int) Math.clamp(Math.floor((ms + 1e-6) / rowMs), 0, count - 1);
+        }
+
+        double y(int row) {
+            return TOP + (row - first + 0.5) * height;
+        }
+    }
+
+    private Rows rows(PracticeState.Turn turn) {
+        double width = Math.max(100, getWidth() - LEFT - RIGHT);
+        double length = turn.expected().lengthMs();
+        List<Double> bars = turn.bars();
+        double bar = bars.size() > 1 ? (bars.getLast() - bars.getFirst()) / (bars.size() - 1) : length;
+        double closest = closest(turn.expected());
+        double rowMs = bar;
+        for (int n = 2; n <= 8; n *= 2) {
+            // As many bars in a row as can be told apart.
+            rowMs = width / (bar * n) * closest >= CLOSEST ? bar * n : rowMs;
+        }
+        rowMs = Math.min(rowMs, length);
+        int count = (int) Math.max(1, Math.ceil(length / rowMs - 1e-6));
+        double height = Math.clamp((getHeight() - TOP) / count, LEAST_ROW, ROW);
+        int fit = (int) Math.max(1, Math.floor((getHeight() - TOP) / height));
+        int now = (int) Math.clamp(Math.floor(Math.max(0, state.nowMs()) / rowMs), 0, count - 1);
+        int first = count <= fit ? 0 : Math.clamp(now - fit / 2, 0, count - fit);
+        return new Rows(rowMs, count, height, width / rowMs, first);
+    }
+
+    private static double closest(Expected expected) {
+        double closest = expected.lengthMs();
+        for (int i = 1; i < expected.size(); i++) {
+            closest = Math.min(closest, expected.onsets().get(i).atMs() - expected.onsets().get(i - 1).atMs());
+        }
+        return closest;
+    }
+
+    private void paint() {
+        GraphicsContext g = canvas.getGraphicsContext2D();
+        g.setFill(palette.paper());
+        g.fillRect(0, 0, canvas.getWidth(), canvas.getHeight());
+        if (state == null) {
+            return;
+        }
+        g.setFont(CanvasPainter.text(Face.SANS, 13));
+        g.setFill(palette.of(Ink.QUIET));
+        g.setTextAlign(TextAlignment.LEFT);
+        if (state.turn().isEmpty()) {
+            g.fillText("Enter begins. A ring is where a note is expected, a dot is where it came.", LEFT, TOP);
+            return;
+        }
+        PracticeState.Turn turn = state.turn().get();
+        g.fillText("above the line: early      below: late", LEFT, 18);
+        Rows rows = rows(turn);
+        pulse(g, turn, rows);
+        boolean own = state.phase() != PracticeState.Phase.LISTENING;
+        if (own) {
+            turn.measured().ifPresentOrElse(m -> measured(g, turn, m, rows), () -> coming(g, turn, rows));
+        }
+        boolean moving = state.phase() == PracticeState.Phase.LISTENING || state.phase() == PracticeState.Phase.PLAYING
+                || state.phase() == PracticeState.Phase.CALIBRATING;
+        if (moving && state.nowMs() >= 0 && state.nowMs() <= turn.expected().lengthMs()) {
+            int row = rows.row(state.nowMs());
+            g.setStroke(palette.of(Ink.GLIDE));
+            g.setLineWidth(2);
+            double x = rows.x(state.nowMs());
+            g.strokeLine(x, rows.y(row) - rows.height() * 0.42, x, rows.y(row) + rows.height() * 0.42);
+        }
+    }
+
+    private void pulse(GraphicsContext g, PracticeState.Turn turn, Rows rows) {
+        g.setLineWidth(1);
+        g.setStroke(palette.of(Ink.STAVE));
+        for (int row = 0; row < rows.count(); row++) {
+            double end = Math.min(rows.rowMs(), turn.expected().lengthMs() - row * rows.rowMs());
+            double y = Math.round(rows.y(row)) + 0.5;
+            g.strokeLine(LEFT, y, LEFT + end * rows.scale(), y);
+        }
+        for (double beat : turn.beats()) {
+            boolean bar = turn.bars().contains(beat);
+            double half = bar ? 24 : 11;
+            double y = rows.y(rows.row(beat));
+            double x = Math.round(rows.x(beat)) + 0.5;
+            g.setLineWidth(bar ? 1.5 : 1);
+            g.strokeLine(x, y - half, x, y + half);
+        }
+        for (Expected.Onset onset : turn.expected().onsets()) {
+            ring(g, rows.x(onset.atMs()), rows.y(rows.row(onset.atMs())), onset.pulse() == 1 ? 6 : 4.5);
+        }
+    }
+
+    private void ring(GraphicsContext g, double x, double y, double radius) {
+        g.setFill(palette.paper());
+        g.fillOval(x - radius, y - radius, 2 * radius, 2 * radius);
+        g.setLineWidth(1.5);
+        g.setStroke(palette.of(Ink.QUIET));
+        g.strokeOval(x - radius, y - radius, 2 * radius, 2 * radius);
+    }
+
+    /** What came so far, each against the nearest onset that is expected. */
+    private void coming(GraphicsContext g, PracticeState.Turn turn, Rows rows) {
+        for (double ms : state.played()) {
+            turn.expected().onsets().stream().min(java.util.Comparator.comparingDouble(o -> Math.abs(o.atMs() - ms)))
+                    .ifPresent(o -> dot(g, ms, ms - o.atMs(), share(turn.expected(), o, ms - o.atMs()), rows));
+        }
+    }
+
+    private void measured(GraphicsContext g, PracticeState.Turn turn, Evenness pass, Rows rows) {
+        for (Matching.Pair pair : pass.matching().pairs()) {
+            Expected.Onset onset = turn.expected().onsets().get(pair.expected());
+            double ms = pass.played().get(pair.played());
+            dot(g, ms, ms - onset.atMs(), share(turn.expected(), onset, ms - onset.atMs()), rows);
+        }
+        g.setStroke(palette.of(Ink.MISSING));
+        g.setLineWidth(2);
+        for (int missed : pass.matching().missed()) {
+            Expected.Onset onset = turn.expected().onsets().get(missed);
+            double x = rows.x(onset.atMs());
+            double y = rows.y(rows.row(onset.atMs()));
+            g.strokeLine(x - 7, y + 7, x + 7, y - 7);
+        }
+        for (int extra : pass.matching().extra()) {
+            double x = rows.x(pass.played().get(extra));
+            double y = rows.y(rows.row(pass.played().get(extra))) + 16;
+            g.strokeLine(x - 4, y - 4, x + 4, y + 4);
+            g.strokeLine(x - 4, y + 4, x + 4, y - 4);
+        }
+        pass.odd().filter(o -> Math.abs(o.ratio() - 1) >= 0.15).ifPresent(o -> odd(g, turn, o, rows));
+    }
+
+    /** The gap furthest off, bracketed. */
+    private void odd(GraphicsContext g, PracticeState.Turn turn, Evenness.OddGap odd, Rows rows) {
+        double from = turn.expected().onsets().get(odd.onset()).atMs();
+        double to = odd.onset() + 1 < turn.expected().size() ? turn.expected().onsets().get(odd.onset() + 1).atMs() : turn.expected().lengthMs();
+        double left = rows.x(from);
+        double right = rows.row(to) == rows.row(from) ? rows.x(to) : getWidth() - RIGHT;
+        double y = rows.y(rows.row(from)) - rows.height() * 0.34;
+        g.setStroke(palette.of(Ink.ROLL));
+        g.setLineWidth(1.5);
+        g.strokeLine(left, y + 6, left, y);
+        g.strokeLine(left, y, right, y);
+        g.strokeLine(right, y, right, y + 6);
+        g.setFill(palette.of(Ink.ROLL));
+        boolean roomBehind = right < getWidth() - 130;
+        g.setTextAlign(roomBehind ? TextAlignment.LEFT : TextAlignment.RIGHT);
+        String words = "%s by %d %%".formatted(odd.ratio() < 1 ? "short" : "long", Math.round(Math.abs(odd.ratio() - 1) * 100));
+        g.fillText(words, roomBehind ? right + 6 : left - 6, y + 5);
+    }
+
+    /** How far off an onset is, as a share of the gap behind it. */
+    private static double share(Expected expected, Expected.Onset onset, double off) {
+        int index = expected.onsets().indexOf(onset);
+        double end = index + 1 < expected.size() ? expected.onsets().get(index + 1).atMs() : expected.lengthMs();
+        return Math.abs(off) / Math.max(1, end - onset.atMs());
+    }
+
+    private void dot(GraphicsContext g, double ms, double off, double share, Rows rows) {
+        Color colour = palette.of(share <= GOOD ? Ink.GLIDE : share <= BAD ? Ink.COMPANY : Ink.MISSING);
+        double x = Math.clamp(rows.x(Math.max(0, ms)), LEFT - 8, getWidth() - 6);
+        double line = rows.y(rows.row(Math.max(0, ms)));
+        double y = line + Math.clamp(off * OFF, -MOST_OFF, MOST_OFF);
+        g.setStroke(colour);
+        g.setFill(colour);
+        g.setLineWidth(2);
+        g.strokeLine(x, line, x, y);
+        if (share <= GOOD) {
+            g.fillOval(x - 3.5, y - 3.5, 7, 7);
+        } else {
+            // Told by its shape as well as by its colour.
+            g.fillPolygon(new double[] {x - 5, x, x + 5, x}, new double[] {y, y - 5, y, y + 5}, 4);
+        }
+    }
+
+    /** What is drawn, in words for those who do not see it. */
+    static Optional<String> inWords(PracticeState state) {
+        return state.turn().flatMap(PracticeState.Turn::measured).map(m -> "%d of %d notes came; %s".formatted(
+                m.matching().pairs().size(), m.expected().size(), m.standsOut().orElse("nothing stands out")));
+    }
+}
