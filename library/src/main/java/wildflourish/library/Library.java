@@ -255,7 +255,19 @@ public final class Library implements AutoCloseable {
 
     /** Writes one pass into the practice log. */
     public void log(LoggedPass pass) {
-        inTransaction(h -> h.createUpdate("INSERT INTO practice_pass (at, seconds, tune_id, subject, passage, instrument, rung, hands, tempo,"
+        log(List.of(pass));
+    }
+
+    /** Writes several passes into the log, all of them or none. */
+    public void log(List<LoggedPass> passes) {
+        inTransaction(h -> {
+            passes.forEach(p -> insert(h, p));
+            return null;
+        });
+    }
+
+    private static void insert(Handle h, LoggedPass pass) {
+        h.createUpdate("INSERT INTO practice_pass (at, seconds, tune_id, subject, passage, instrument, rung, hands, tempo,"
                         + " part_ms, even, variation, drift, offset_ms, expected, missed, extra) VALUES (:at, :seconds, :tune, :subject,"
                         + " :passage, :instrument, :rung, :hands, :tempo, :part, :even, :variation, :drift, :offset, :expected, :missed, :extra)")
                 .bind("at", pass.at().toString()).bind("seconds", pass.seconds()).bind("tune", pass.tune().orElse(null))
@@ -263,7 +275,7 @@ public final class Library implements AutoCloseable {
                 .bind("rung", pass.rung()).bind("hands", pass.hands()).bind("tempo", pass.tempo().map(Tempo::toString).orElse(null))
                 .bind("part", pass.partMs()).bind("even", pass.even()).bind("variation", pass.variation()).bind("drift", pass.drift())
                 .bind("offset", pass.offsetMs()).bind("expected", pass.expected()).bind("missed", pass.missed()).bind("extra", pass.extra())
-                .execute());
+                .execute();
     }
 
     /** The practice log, the oldest pass first. */

@@ -1,6 +1,7 @@
 package wildflourish.app.desk;
 
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -49,12 +50,17 @@ public final class DeskApplication extends Application {
         return library;
     }
 
-    /** Puts the demo class's tunes into an empty library. */
+    /** Puts the demo class's tunes into an empty library, and some weeks of practice on the first of them. */
     public static void fillWithDemo(Library library) {
         try (var in = DeskApplication.class.getResourceAsStream("/wildflourish/app/demo/marram-strand.abc")) {
             String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+            boolean first = true;
             for (AbcTune tune : AbcReader.read(text).tunes()) {
-                DeskModel.add(library, tune);
+                long id = DeskModel.add(library, tune);
+                if (first) {
+                    library.log(DemoLog.of(id, tune.tune(), Clock.systemUTC()));
+                }
+                first = false;
             }
         } catch (java.io.IOException e) {
             throw new java.io.UncheckedIOException(e);

@@ -92,6 +92,11 @@ public final class DeskModel {
      * @param player lets what is played be heard
      */
     public DeskModel(Keeper keeper, Executor background, Executor ui, Player player) {
+        this(keeper, background, ui, player, BETWEEN_PASSES);
+    }
+
+    /** As above, with another pause between one pass and the next. */
+    DeskModel(Keeper keeper, Executor background, Executor ui, Player player, Duration betweenPasses) {
         this.keeper = keeper;
         this.background = background;
         this.ui = ui;
@@ -156,7 +161,7 @@ public final class DeskModel {
             public void remember(String name, String value) {
                 keeper.remember(name, value);
             }
-        }, background, ui, this::say, Clock.systemUTC(), BETWEEN_PASSES);
+        }, background, ui, this::say, Clock.systemUTC(), betweenPasses);
         screen.addListener((o, a, now) -> {
             if (listening.state().get().playing()) {
                 listening.stop();

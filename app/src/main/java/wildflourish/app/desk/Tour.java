@@ -5,18 +5,28 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.function.BooleanSupplier;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.scene.image.WritableImage;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import wildflourish.app.paint.Palette;
+import wildflourish.app.practice.HandsChoice;
+import wildflourish.app.practice.PracticeState;
 import wildflourish.app.trellis.TrellisModel;
+import wildflourish.core.practice.SimulatedStudent;
 
 /** Walks the main views without a display and writes a picture of each. */
 final class Tour {
 
-    private record Stop(String name, Runnable arrive) {}
+    /** A view: how to come there, and when it has come so far that the picture can be taken. */
+    private record Stop(String name, Runnable arrive, BooleanSupplier ready) {
+
+        Stop(String name, Runnable arrive) {
+            this(name, arrive, () -> true);
+        }
+    }
 
     private final DeskModel model;
     private final DeskView view;
@@ -29,7 +39,15 @@ final class Tour {
         this.plan = plan;
         TrellisModel trellis = model.trellis();
         stops.add(new Stop("trellis", () -> model.screen().set(DeskModel.Screen.TRELLIS)));
-        stops.add(new Stop("note-in-hand", () -> trellis.select(5, 56)));
+        stops.add(new Stop("playing", () -> {
+            trellis.select(5, 0);
+            model.listening().setStretch(wildflourish.app.listening.ListeningState.Stretch.PHRASE);
+            model.listening().toggle();
+        }, () -> model.listening().lit().get().filter(l -> l.note() >= 9).isPresent()));
+        stops.add(new Stop("note-in-hand", () -> {
+            model.listening().stop();
+            trellis.select(5, 56);
+        }));
         stops.add(new Stop("trellis-dark", () -> {
             trellis.select(4, 19);
             model.palette().set(Palette.DARK);
@@ -76,8 +94,19 @@ final class Tour {
         stops.add(new Stop("pipes", () -> on("pipes-bellows-d", 5, 56)));
         stops.add(new Stop("melodeon", () -> on("melodeon-dg", 4, 9)));
         stops.add(new Stop("player", () -> view.trellis().togglePlayer()));
-        stops.add(new Stop("chart", () -> {
+        stops.add(new Stop("practice", () -> {
             view.trellis().togglePlayer();
+            on("whistle-d", 3, 2);
+            model.openPractice();
+            model.practice().setHands(made("uneven"));
+            model.practice().start();
+        }, () -> model.practice().state().get().passes().size() >= 2 && model.practice().state().get().nowMs() > 2500
+                && model.practice().state().get().phase() == PracticeState.Phase.PLAYING));
+        stops.add(new Stop("history", () -> {
+            model.practice().stop();
+            view.practice().openHistory();
+        }));
+        stops.add(new Stop("chart", () -> {
             model.openChart();
         }));
         stops.add(new Stop("shelf", () -> {
@@ -86,6 +115,10 @@ final class Tour {
             }
             model.screen().set(DeskModel.Screen.SHELF);
         }));
+    }
+
+    private static HandsChoice made(String id) {
+        return new HandsChoice(id, "made up: " + SimulatedStudent.byId(id).words());
     }
 
     private void on(String instrument, int rung, int note) {
@@ -115,7 +148,7 @@ final class Tour {
         // Two pulses of the toolkit, so that layout and canvas have settled before the picture is taken.
         PauseTransition settle = new PauseTransition(Duration.millis(250));
         settle.setOnFinished(e -> {
-            if (model.across().working().get()) {
+            if (model.across().working().get() || !stop.ready().getAsBoolean()) {
                 settle(stop);
             } else {
                 picture(stop.name());

@@ -63,6 +63,10 @@ public final class ListeningBar extends FlowPane {
         named(stretch, "stretch", "what is heard; [ and ] mark a stretch, Shift+space hears only this ornament");
         stretch.setOnAction(e -> chosen(() -> model.setStretch(stretch.getValue())));
         again.setOnAction(e -> chosen(() -> model.setAgain(again.isSelected())));
+        stretch.setPrefWidth(216);
+        against.setPrefWidth(176);
+        under.setPrefWidth(98);
+        lilt.setPrefWidth(112);
         against.setConverter(Choosing.by(this::named));
         named(against, "against", "another rung on every second pass");
         against.setOnAction(e -> chosen(() -> model.setAgainst(against.getValue())));
@@ -150,7 +154,7 @@ public final class ListeningBar extends FlowPane {
     }
 
     private void showPlace() {
-        String device = model.state().get().playing() ? model.device() : "";
-        place.setText(model.lit().get().map(l -> l.words() + (device.isEmpty() ? "" : "  ·  ")).orElse("") + device);
+        place.setText(model.lit().get().map(l -> l.words() + (model.device().isEmpty() ? "" : "  ·  no sound")).orElse(""));
+        place.setTooltip(model.device().isEmpty() ? null : new Tooltip(model.device()));
     }
 }

@@ -37,6 +37,7 @@ public final class ListeningModel {
     private Optional<Playing> playing = Optional.empty();
     private Optional<Listening.Place> place = Optional.empty();
     private int asked;
+    private boolean toldDevice;
 
     /**
      * What sounds at this moment.
@@ -266,6 +267,10 @@ public final class ListeningModel {
         if (order == asked) {
             playing = Optional.of(ready);
             player.play(ready.course());
+            if (!toldDevice && !player.device().isEmpty()) {
+                toldDevice = true;
+                say.accept(player.device());
+            }
         }
     }
 

@@ -19,8 +19,8 @@ public record ListeningState(
 
     /** What of the tune is heard. */
     public enum Stretch {
-        TUNE("from the note in hand on"), PART("this part"), PHRASE("this phrase"), BAR("this bar"), MARKED("from [ to ]"),
-        ORNAMENT("this note, plain and decorated");
+        TUNE("from this note on"), PART("this part"), PHRASE("this phrase"), BAR("this bar"), MARKED("from [ to ]"),
+        ORNAMENT("this note, plain then decorated");
 
         private final String words;
 

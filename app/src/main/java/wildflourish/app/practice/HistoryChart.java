@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
+import java.util.stream.Stream;
 import javafx.scene.AccessibleRole;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
@@ -88,13 +89,9 @@ final class HistoryChart extends Region {
         g.setFill(palette.of(Ink.MUSIC));
         g.fillText(one.name(), 12, 24);
         g.setFont(CanvasPainter.text(Face.SANS, 13));
-        if (one.best().isEmpty()) {
-            g.setFill(palette.of(Ink.QUIET));
-            g.fillText("no even pass yet", LEFT, TOP + 24);
-            return;
-        }
-        double low = one.best().values().stream().mapToDouble(d -> d).min().orElseThrow();
-        double high = one.best().values().stream().mapToDouble(d -> d).max().orElseThrow();
+        List<Double> values = Stream.concat(one.best().values().stream(), one.tried().values().stream()).toList();
+        double low = values.stream().mapToDouble(d -> d).min().orElseThrow();
+        double high = values.stream().mapToDouble(d -> d).max().orElseThrow();
         double step = nice(Math.max(4, high - low) / 4);
         double least = Math.floor(low / step) * step - step;
         double most = Math.ceil(high / step) * step + step * 0.5;
@@ -108,11 +105,21 @@ final class HistoryChart extends Region {
             g.fillText(String.valueOf(Math.round(mark)), LEFT - 8, y + 4);
         }
         g.setTextAlign(TextAlignment.LEFT);
-        g.fillText(one.gesture() ? "milliseconds, shorter is higher" : one.unit() + "s a minute, played evenly", LEFT, TOP + 4);
+        g.fillText((one.gesture() ? "milliseconds, shorter is higher" : one.unit() + "s a minute") + ":  full dots even, rings not yet", LEFT, TOP + 4);
         line(g, one, days, least, most, bottom);
     }
 
     private void line(GraphicsContext g, PracticeHistory.Line one, Days days, double least, double most, double bottom) {
+        g.setLineWidth(2);
+        g.setStroke(palette.of(Ink.ROLL));
+        one.tried().forEach((day, value) -> {
+            double x = days.x(day);
+            double y = y(value, least, most, one.gesture(), bottom);
+            g.strokeOval(x - 5, y - 5, 10, 10);
+        });
+        if (one.best().isEmpty()) {
+            return;
+        }
         double beforeX = -1;
         double beforeY = 0;
         g.setStroke(palette.of(Ink.GLIDE));

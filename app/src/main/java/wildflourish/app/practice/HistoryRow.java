@@ -29,13 +29,13 @@ final class HistoryRow extends ListCell<PracticeHistory.Line> {
         facts.setMinHeight(USE_PREF_SIZE);
         VBox row = new VBox(2, name, facts);
         if (line.isStuck()) {
-            Label stuck = new Label("stuck for %d passes: a shorter stretch, a barer rung, or a rest".formatted(line.stuckFor()));
+            Label stuck = new Label("stuck, %d uneven passes since the last gain: a shorter stretch, a barer rung, or a rest".formatted(line.stuckFor()));
             stuck.getStyleClass().add("moved");
             stuck.setWrapText(true);
             stuck.setMinHeight(USE_PREF_SIZE);
             row.getChildren().add(stuck);
         }
-        row.setPrefWidth(300);
+        row.setPrefWidth(240);
         setGraphic(row);
         setAccessibleText(line.name() + ", " + facts.getText());
     }

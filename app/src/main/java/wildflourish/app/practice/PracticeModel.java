@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -117,7 +118,7 @@ public final class PracticeModel {
         this.clock = clock;
         this.pause = pause;
         trellis.state().addListener((o, before, now) -> {
-            if (shown && (before == null || !before.arrangement().equals(now.arrangement()))) {
+            if (shown && (before == null || before.rung() != now.rung() || !before.arrangement().equals(now.arrangement()))) {
                 refresh();
             }
         });
@@ -192,7 +193,7 @@ public final class PracticeModel {
         List<Drill> drills = Drill.of(arrangement.instrument().family());
         Optional<Drill> drill = before == null ? drills.stream().findFirst()
                 : before.choice().drill().filter(drills::contains).or(() -> drills.stream().findFirst());
-        int rung = same ? Math.min(before.choice().rung(), arrangement.ladder().size() - 1) : now.rung();
+        int rung = now.rung();
         int passage = same ? Math.min(before.choice().passage(), Math.max(0, passages.size() - 1)) : inHand(passages, now.note());
         PracticeState.Choice choice = before == null
                 ? new PracticeState.Choice(PracticeState.Mode.TUNE, passages, passage, rung, PracticePlan.all().getFirst(), HandsChoice.KEYS,
@@ -200,9 +201,12 @@ public final class PracticeModel {
                 : new PracticeState.Choice(before.choice().mode(), passages, passage, rung, before.choice().plan(), before.choice().hands(),
                         before.choice().percent(), before.choice().along(), drills, drill, calibration);
         boolean sameGoal = same && before.steps().map(s -> s.tempi().getLast().equals(arrangement.tempo())).orElse(true);
-        if (same && (before.isRunning() || sameGoal && before.choice().equals(choice))) {
+        if (same && (before.isRunning() && before.choice().rung() == rung || sameGoal && before.choice().equals(choice))) {
             state.set(before.with(choice));
         } else {
+            if (isRunning()) {
+                stop();
+            }
             fresh(choice);
         }
     }
@@ -261,14 +265,16 @@ public final class PracticeModel {
                 c.drill(), c.calibration()));
     }
 
+    /** Takes another stretch, and its first note in hand. */
     public void setPassage(int passage) {
         choose(c -> new PracticeState.Choice(c.mode(), c.passages(), Math.clamp(passage, 0, Math.max(0, c.passages().size() - 1)), c.rung(),
                 c.plan(), c.hands(), c.percent(), c.along(), c.drills(), c.drill(), c.calibration()));
+        state.get().choice().inHand().ifPresent(p -> trellis.select(trellis.rung(), p.fromNote()));
     }
 
+    /** Takes another rung in hand, here and on the trellis. */
     public void setRung(int rung) {
-        choose(c -> new PracticeState.Choice(c.mode(), c.passages(), c.passage(), Math.clamp(rung, 0, trellis.arrangement().ladder().size() - 1),
-                c.plan(), c.hands(), c.percent(), c.along(), c.drills(), c.drill(), c.calibration()));
+        trellis.select(rung, trellis.note());
     }
 
     public void setPlan(PracticePlan plan) {
@@ -628,6 +634,21 @@ public final class PracticeModel {
 
     public String rungName(int rung) {
         return rung < trellis.arrangement().ladder().size() ? trellis.arrangement().ladder().rung(rung).name() : "";
+    }
+
+    /** The note of the tune that is played now; empty in a drill, and while nothing is. */
+    public OptionalInt note() {
+        PracticeState now = state.get();
+        if (now == null || now.turn().isEmpty() || now.nowMs() < 0 || now.choice().mode() == PracticeState.Mode.DRILL
+                || now.phase() != PracticeState.Phase.PLAYING && now.phase() != PracticeState.Phase.LISTENING) {
+            return OptionalInt.empty();
+        }
+        var onsets = now.turn().get().expected().onsets();
+        OptionalInt note = OptionalInt.empty();
+        for (int i = 0; i < onsets.size() && onsets.get(i).atMs() <= now.nowMs() + 1; i++) {
+            note = OptionalInt.of(now.turn().get().notes().get(i));
+        }
+        return note;
     }
 
     /** The log so far, the oldest pass first. */

@@ -67,13 +67,14 @@ public record PracticeState(
      *
      * @param beats moments of the beats, in milliseconds since its beginning
      * @param bars which of them begin a bar
+     * @param notes of the plain tune, one for each onset; for a drill the onsets themselves
      * @param words what it is: {@code dotted crotchet = 80}
      * @param measured the evenness, once it is over
      */
-    public record Turn(Expected expected, List<Double> beats, List<Double> bars, String words, Optional<Evenness> measured) {
+    public record Turn(Expected expected, List<Double> beats, List<Double> bars, List<Integer> notes, String words, Optional<Evenness> measured) {
 
         Turn with(Evenness evenness) {
-            return new Turn(expected, beats, bars, words, Optional.of(evenness));
+            return new Turn(expected, beats, bars, notes, words, Optional.of(evenness));
         }
     }
 

@@ -28,6 +28,8 @@ import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import wildflourish.app.paint.Palette;
 import wildflourish.app.trellis.Choosing;
+import wildflourish.app.trellis.ScoreView;
+import wildflourish.app.trellis.TrellisModel;
 import wildflourish.core.practice.Drill;
 import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.PracticeHistory;
@@ -40,6 +42,7 @@ public final class PracticeView extends BorderPane {
 
     private final PracticeModel model;
     private final PulseLanes lanes = new PulseLanes();
+    private final ScoreView score;
     private final PassGraph climb = new PassGraph();
     private final HistoryChart chart = new HistoryChart();
     private final ListView<PracticeHistory.Line> lines = new ListView<>();
@@ -71,6 +74,9 @@ public final class PracticeView extends BorderPane {
     private final VBox tuneChoices;
     private final VBox gestureChoices;
     private final HBox percentRow;
+    private final VBox choices = new VBox(8);
+    private final ScrollPane scroll = new ScrollPane(choices);
+    private final BorderPane side = new BorderPane();
     private final BorderPane playing = new BorderPane();
     private final BorderPane past = new BorderPane();
     private final Set<KeyCode> down = EnumSet.noneOf(KeyCode.class);
@@ -82,8 +88,12 @@ public final class PracticeView extends BorderPane {
      *
      * @param writeLog asks where the log is to be written
      */
-    public PracticeView(PracticeModel model, Runnable writeLog) {
+    public PracticeView(PracticeModel model, TrellisModel trellis, Runnable writeLog) {
         this.model = model;
+        this.score = new ScoreView(trellis);
+        score.setId("practice-score");
+        score.setFocusTraversable(false);
+        score.setZoom(0.9);
         setId("practice");
         getStyleClass().add("practice");
         percentRow = row("at per cent of the tempo", percent);
@@ -117,18 +127,21 @@ public final class PracticeView extends BorderPane {
             lanes.requestFocus();
             model.calibrate();
         });
-        VBox all = new VBox(8, new HBox(6, tune, gesture, historyTab), tuneChoices, gestureChoices,
+        choices.getChildren().setAll(tuneChoices, gestureChoices,
                 labelled("practise-hands", "who plays", hands), start,
                 heading("When it goes up"), row("even: gaps vary up to, %", even), row("even passes in a row", lift), rule,
                 heading("Keys"), calibrate, delay,
                 heading("Rest"), row("remind after minutes", rest), care);
-        all.getStyleClass().add("choices");
-        ScrollPane scroll = new ScrollPane(all);
+        choices.getStyleClass().add("choices");
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        scroll.setPrefWidth(SIDE);
-        scroll.setMinWidth(SIDE);
-        return scroll;
+        HBox tabs = new HBox(6, tune, gesture, historyTab);
+        tabs.getStyleClass().add("practice-tabs");
+        side.setTop(tabs);
+        side.setCenter(scroll);
+        side.setPrefWidth(SIDE);
+        side.setMinWidth(SIDE);
+        return side;
     }
 
     private void fillPlaying() {
@@ -156,7 +169,12 @@ public final class PracticeView extends BorderPane {
         VBox under = new VBox(4, advice, facts, reminder);
         under.getStyleClass().add("practice-head");
         playing.setTop(head);
-        playing.setCenter(lanes);
+        VBox.setVgrow(score, Priority.ALWAYS);
+        VBox.setVgrow(lanes, Priority.ALWAYS);
+        score.setPrefHeight(330);
+        lanes.setPrefHeight(240);
+        lanes.setMinHeight(120);
+        playing.setCenter(new VBox(score, lanes));
         playing.setBottom(under);
         climbTitle.setId("climb-title");
         VBox.setVgrow(climb, Priority.SOMETIMES);
@@ -170,7 +188,6 @@ public final class PracticeView extends BorderPane {
     private void fillPast(Runnable writeLog) {
         lines.setId("history-lines");
         lines.setCellFactory(v -> new HistoryRow());
-        lines.setPrefWidth(350);
         lines.setPlaceholder(new Label("Nothing has been practised yet."));
         lines.getSelectionModel().selectedItemProperty().addListener((o, before, now) -> chart.show(Optional.ofNullable(now),
                 model.history().get().minutes()));
@@ -184,7 +201,6 @@ public final class PracticeView extends BorderPane {
         head.setAlignment(Pos.CENTER_LEFT);
         head.getStyleClass().add("practice-head");
         past.setTop(head);
-        past.setLeft(lines);
         past.setCenter(chart);
     }
 
@@ -218,6 +234,7 @@ public final class PracticeView extends BorderPane {
 
     private void mode(PracticeState.Mode mode) {
         setCenter(playing);
+        side.setCenter(scroll);
         model.setMode(mode);
         if (model.state().get() != null) {
             show(model.state().get());
@@ -229,6 +246,7 @@ public final class PracticeView extends BorderPane {
     public void openHistory() {
         historyTab.setSelected(true);
         setCenter(past);
+        side.setCenter(lines);
         if (lines.getSelectionModel().getSelectedItem() == null) {
             lines.getSelectionModel().selectFirst();
         }
@@ -277,6 +295,7 @@ public final class PracticeView extends BorderPane {
         }
         lanes.show(now);
         climb.show(now);
+        model.note().ifPresentOrElse(n -> score.light(now.choice().rung(), n), score::darken);
     }
 
     private void fill(PracticeState.Choice choice) {
@@ -287,6 +306,7 @@ public final class PracticeView extends BorderPane {
             gesture.setSelected(!isTune);
         }
         shown(tuneChoices, isTune);
+        shown(score, isTune);
         shown(gestureChoices, !isTune);
         shown(percentRow, choice.plan().response());
         passage.getItems().setAll(choice.passages());
@@ -383,6 +403,7 @@ public final class PracticeView extends BorderPane {
     /** Chooses the light or the dark look. */
     public void setPalette(Palette palette) {
         lanes.setPalette(palette);
+        score.setPalette(palette);
         climb.setPalette(palette);
         chart.setPalette(palette);
     }

@@ -25,11 +25,11 @@ final class PulseLanes extends Region {
     private static final double LEFT = 22;
     private static final double RIGHT = 14;
     private static final double TOP = 30;
-    private static final double ROW = 92;
+    private static final double ROW = 200;
     private static final double LEAST_ROW = 62;
     /** Pixels for a millisecond off the pulse, and where that stops growing. */
     private static final double OFF = 0.3;
-    private static final double MOST_OFF = 26;
+    private static final double MOST_OFF = 25;
     /** An onset within this share of its gap looks right; one beyond the other looks wrong. */
     private static final double GOOD = 0.1;
     private static final double BAD = 0.25;
@@ -208,17 +208,17 @@ final class PulseLanes extends Region {
         double to = odd.onset() + 1 < turn.expected().size() ? turn.expected().onsets().get(odd.onset() + 1).atMs() : turn.expected().lengthMs();
         double left = rows.x(from);
         double right = rows.row(to) == rows.row(from) ? rows.x(to) : getWidth() - RIGHT;
-        double y = rows.y(rows.row(from)) - rows.height() * 0.34;
+        double y = rows.y(rows.row(from)) + 30;
         g.setStroke(palette.of(Ink.ROLL));
         g.setLineWidth(1.5);
-        g.strokeLine(left, y + 6, left, y);
+        g.strokeLine(left, y - 6, left, y);
         g.strokeLine(left, y, right, y);
-        g.strokeLine(right, y, right, y + 6);
+        g.strokeLine(right, y, right, y - 6);
         g.setFill(palette.of(Ink.ROLL));
         boolean roomBehind = right < getWidth() - 130;
         g.setTextAlign(roomBehind ? TextAlignment.LEFT : TextAlignment.RIGHT);
         String words = "%s by %d %%".formatted(odd.ratio() < 1 ? "short" : "long", Math.round(Math.abs(odd.ratio() - 1) * 100));
-        g.fillText(words, roomBehind ? right + 6 : left - 6, y + 5);
+        g.fillText(words, roomBehind ? right + 6 : left - 6, y + 4);
     }
 
     /** How far off an onset is, as a share of the gap behind it. */

@@ -152,7 +152,10 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
                 }
             }
         }
-        return new PracticeState.Turn(expected, List.copyOf(beats), List.copyOf(bars), words, Optional.empty());
+        var varied = leg.piece().arrangement().varied();
+        int size = leg.piece().played().tune().size();
+        List<Integer> notes = expected.onsets().stream().map(o -> o.note() < size ? varied.plain(o.note()) : o.note()).toList();
+        return new PracticeState.Turn(expected, List.copyOf(beats), List.copyOf(bars), notes, words, Optional.empty());
     }
 
     private static final class Builder {

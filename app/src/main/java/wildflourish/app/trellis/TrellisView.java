@@ -53,9 +53,8 @@ public final class TrellisView extends BorderPane {
         capo.setId("capo");
         capoGroup = group(lower, capo, higher);
         getStyleClass().add("trellis");
-        BorderPane music = new BorderPane(score);
-        music.setBottom(below);
-        setCenter(music);
+        setCenter(score);
+        setBottom(below);
         addEventHandler(MouseEvent.MOUSE_CLICKED, e -> keysBackToScore());
         player = new PlayerPanel(model, this::togglePlayer);
         player.setVisible(false);

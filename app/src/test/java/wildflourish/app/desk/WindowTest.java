@@ -1,6 +1,7 @@
 package wildflourish.app.desk;
 
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -30,7 +31,9 @@ abstract class WindowTest extends FxRobot {
     Stage stage;
     private Keeper keeper;
     private ExecutorService background;
-    SimulatedOutput device;
+    /** How much faster than real time the sound device runs. */
+    volatile double pace = 1;
+    volatile SimulatedOutput device;
     Engine engine;
 
     @BeforeAll
@@ -50,9 +53,9 @@ abstract class WindowTest extends FxRobot {
         }
         keeper = new Keeper(library, t -> { });
         background = Executors.newVirtualThreadPerTaskExecutor();
-        engine = new Engine(() -> device = new SimulatedOutput(pace(), 30), notice -> Platform.runLater(() -> model.say(notice)));
+        engine = new Engine(() -> device = new SimulatedOutput(pace, 30), notice -> Platform.runLater(() -> model.say(notice)));
         interact(() -> {
-            model = new DeskModel(keeper, background, Platform::runLater, Player.on(engine));
+            model = new DeskModel(keeper, background, Platform::runLater, Player.on(engine), Duration.ofMillis(60));
             stage = new Stage();
             view = DeskApplication.show(stage, model);
             model.restore();
@@ -61,11 +64,6 @@ abstract class WindowTest extends FxRobot {
             until(() -> model.trellis().isOpen());
         }
         WaitForAsyncUtils.waitForFxEvents();
-    }
-
-    /** How much faster than real time the sound device runs. */
-    double pace() {
-        return 1;
     }
 
     void until(BooleanSupplier condition) {

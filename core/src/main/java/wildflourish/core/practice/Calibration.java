@@ -38,14 +38,9 @@ public record Calibration(double delayMs, double spreadMs, int taps) {
         if (late.size() < FEWEST) {
             return Optional.empty();
         }
-        double delay = median(late);
-        double spread = median(late.stream().map(l -> Math.abs(l - delay)).toList());
+        double delay = Median.of(late);
+        double spread = Median.of(late.stream().map(l -> Math.abs(l - delay)).toList());
         return spread > WILDEST_MS ? Optional.empty() : Optional.of(new Calibration(delay, spread, late.size()));
     }
 
-    private static double median(List<Double> values) {
-        List<Double> sorted = values.stream().sorted().toList();
-        int n = sorted.size();
-        return n % 2 == 1 ? sorted.get(n / 2) : (sorted.get(n / 2 - 1) + sorted.get(n / 2)) / 2;
-    }
 }

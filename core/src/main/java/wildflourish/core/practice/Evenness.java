@@ -24,7 +24,7 @@ import java.util.OptionalDouble;
  *
  * @param variation 0 or more; 0 where fewer than two gaps were measured
  * @param swing empty where no beat of two was played whole
- * @param pulses how long the gap behind each pulse of the beat was on average against what was expected, the first first
+ * @param pulses how long the gap behind each pulse of the beat usually was against what was expected, the first first
  * @param odd the gap furthest from the mean; empty where there is none
  * @param gaps how many gaps were measured
  */
@@ -33,7 +33,7 @@ public record Evenness(
         List<PulseShare> pulses, Optional<OddGap> odd, int gaps) {
 
     /**
-     * The average of the gaps behind one pulse of the beat.
+     * The gaps behind one pulse of the beat, by their median, so that one slip is not taken for a habit.
      *
      * @param pulse from 1
      * @param ratio 1 where they are as the average of all, below 1 where they are cut short
@@ -133,7 +133,7 @@ public record Evenness(
             int wanted = pulse;
             List<Double> ratios = gaps.stream().filter(g -> g.pulse() == wanted).map(Gap::ratio).toList();
             if (!ratios.isEmpty()) {
-                shares.add(new PulseShare(pulse, mean(ratios) / mean, ratios.size()));
+                shares.add(new PulseShare(pulse, Median.of(ratios) / mean, ratios.size()));
             }
         }
         return shares;

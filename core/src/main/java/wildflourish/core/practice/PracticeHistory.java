@@ -25,10 +25,12 @@ public record PracticeHistory(List<Line> lines, SortedMap<LocalDate, Double> min
      *
      * @param best for each day with an even pass, the fastest: counts a minute of the tempo's beat for a tune, milliseconds of the
      *     part for a gesture
-     * @param stuckFor passes in a row, the latest ones, since the last gain; 0 when it is not stuck
+     * @param tried for each day with an uneven pass, the fastest of those
+     * @param stuckFor uneven passes since the last gain; 0 when it is not stuck
      */
     public record Line(
-            String subject, String passage, String instrument, String unit, boolean gesture, SortedMap<LocalDate, Double> best, int passes,
+            String subject, String passage, String instrument, String unit, boolean gesture, SortedMap<LocalDate, Double> best,
+            SortedMap<LocalDate, Double> tried, int passes,
             int stuckFor, double minutes) {
 
         /** The best of all; empty before the first even pass. */
@@ -46,7 +48,7 @@ public record PracticeHistory(List<Line> lines, SortedMap<LocalDate, Double> min
         }
     }
 
-    /** From how many passes without a gain on something is stuck, and over how many days at least. */
+    /** From how many uneven passes without a gain on something is stuck. */
     record Stuck(String provenance, int passes) {}
 
     private static final Stuck STUCK = DataFile.read("practice/stuck.json", Stuck.class);
@@ -81,19 +83,18 @@ public record PracticeHistory(List<Line> lines, SortedMap<LocalDate, Double> min
     private static Line line(Key key, List<LoggedPass> own, ZoneId zone) {
         boolean gesture = own.getFirst().tempo().isEmpty();
         SortedMap<LocalDate, Double> best = new TreeMap<>();
+        SortedMap<LocalDate, Double> tried = new TreeMap<>();
         double reached = gesture ? Double.MAX_VALUE : 0;
         int since = 0;
         for (LoggedPass pass : own) {
             double value = gesture ? pass.partMs() : pass.tempo().get().perMinute().toDouble();
             boolean gain = pass.even() && (gesture ? value < reached : value > reached);
-            if (pass.even()) {
-                best.merge(day(pass, zone), value, gesture ? Math::min : Math::max);
-            }
+            (pass.even() ? best : tried).merge(day(pass, zone), value, gesture ? Math::min : Math::max);
             reached = gain ? value : reached;
-            since = gain ? 0 : since + 1;
+            since = gain ? 0 : pass.even() ? since : since + 1;
         }
         double minutes = own.stream().mapToDouble(LoggedPass::seconds).sum() / 60;
-        return new Line(key.subject(), key.passage(), key.instrument(), key.unit(), gesture, best, own.size(),
+        return new Line(key.subject(), key.passage(), key.instrument(), key.unit(), gesture, best, tried, own.size(),
                 since >= STUCK.passes() ? since : 0, minutes);
     }
 

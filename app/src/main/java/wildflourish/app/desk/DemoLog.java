@@ -1,0 +1,110 @@
+package wildflourish.app.desk;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import wildflourish.app.work.Documents;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.instrument.School;
+import wildflourish.core.ornament.Speeds;
+import wildflourish.core.practice.Drill;
+import wildflourish.core.practice.Evenness;
+import wildflourish.core.practice.Expected;
+import wildflourish.core.practice.Lilt;
+import wildflourish.core.practice.LoggedPass;
+import wildflourish.core.practice.SimulatedStudent;
+import wildflourish.core.practice.StepRule;
+import wildflourish.core.practice.Steps;
+import wildflourish.core.reading.Phrase;
+import wildflourish.core.reading.Phrases;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.PlayedOut;
+import wildflourish.core.tune.Ratio;
+import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.Timeline;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.tune.TuneType;
+import wildflourish.sound.transport.Piece;
+
+/** Some weeks of practice for the demo class: every pass is played by somebody made up and measured like any other. */
+final class DemoLog {
+
+    private static final String INSTRUMENT = "whistle-d";
+    private static final int DAYS = 19;
+    private static final long SEED = 11;
+
+    private final long tune;
+    private final Arrangement arrangement;
+    private final Instant today;
+    private final List<LoggedPass> log = new ArrayList<>();
+
+    private DemoLog(long id, Tune tune, Clock clock) {
+        this.tune = id;
+        this.arrangement = new Arrangement(tune, Instruments.known(INSTRUMENT), TuneType.tempoOf(tune.head()),
+                Speeds.level(Documents.USUAL_LEVEL), School.USUAL, Documents.bare());
+        this.today = clock.instant();
+    }
+
+    /** Passes of a part, a phrase and a gesture over the weeks before now, the oldest first. */
+    static List<LoggedPass> of(long id, Tune tune, Clock clock) {
+        DemoLog demo = new DemoLog(id, tune, clock);
+        List<Phrase> phrases = Phrases.of(Timeline.of(tune));
+        demo.stretch("part A", phrases.get(0).fromNote(), phrases.get(3).toNote(), "improving", 3, new int[] {0, 1, 3, 5, 7, 8, 12, 14});
+        demo.stretch(phrases.get(5).name(), phrases.get(5).fromNote(), phrases.get(5).toNote(), "uneven", 7, new int[] {5, 7, 14, 15});
+        demo.drill("cut", "improving", new int[] {0, 2, 7, 14, 15});
+        demo.log.sort(java.util.Comparator.comparing(LoggedPass::at));
+        return demo.log;
+    }
+
+    private Instant day(int day) {
+        return today.minus(Duration.ofDays(DAYS - day)).minus(Duration.ofMinutes(90));
+    }
+
+    private void stretch(String name, int from, int to, String student, int passes, int[] days) {
+        Map<Tempo, Expected> known = new HashMap<>();
+        Steps steps = Steps.upTo(arrangement.tempo(), StepRule.USUAL);
+        int pass = 0;
+        for (int day : days) {
+            Instant at = day(day);
+            for (int i = 0; i < passes; i++) {
+                Tempo tempo = steps.tempo();
+                Expected expected = known.computeIfAbsent(tempo, t -> expected(from, to, t));
+                Evenness played = Evenness.of(expected, SimulatedStudent.byId(student).play(expected, pass++, SEED));
+                Steps.Next next = steps.after(played);
+                log.add(LoggedPass.of(at, new LoggedPass.Practised(Optional.of(tune), arrangement.tune().title(), name, INSTRUMENT, "bare",
+                        student, Optional.of(tempo), 0), played, next.even()));
+                steps = next.steps();
+                at = at.plusMillis(Math.round(expected.lengthMs()) + 4000);
+            }
+        }
+    }
+
+    private Expected expected(int from, int to, Tempo tempo) {
+        Piece piece = Piece.of(arrangement, 0, tempo, Lilt.STRAIGHT);
+        PlayedOut.Span span = piece.played().span(from, to, Ratio.ZERO).orElseThrow();
+        return Expected.of(piece.performance(), piece.played(), span, Lilt.STRAIGHT);
+    }
+
+    private void drill(String id, String student, int[] days) {
+        Drill drill = Drill.byId(id);
+        int pass = 4;
+        for (int day : days) {
+            Instant at = day(day).plus(Duration.ofMinutes(4));
+            Drill.Run run = drill.begin();
+            while (!run.done()) {
+                Expected expected = drill.expected(run.lengthMs());
+                int lengthMs = run.lengthMs();
+                Evenness played = Evenness.of(expected, SimulatedStudent.byId(student).play(expected, pass++, SEED));
+                run = run.after(played);
+                log.add(LoggedPass.of(at, new LoggedPass.Practised(Optional.empty(), drill.name(), "", INSTRUMENT, "", student, Optional.empty(),
+                        lengthMs), played, run.cameLast()));
+                at = at.plusMillis(Math.round(expected.lengthMs()) + 3000);
+            }
+        }
+    }
+}

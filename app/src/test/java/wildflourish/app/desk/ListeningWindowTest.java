@@ -1,0 +1,227 @@
+package wildflourish.app.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.shape.Rectangle;
+import org.junit.jupiter.api.Test;
+import wildflourish.app.listening.ListeningState;
+import wildflourish.sound.engine.SimulatedOutput;
+import wildflourish.sound.transport.Backing;
+import wildflourish.sound.transport.Itinerary;
+import wildflourish.sound.transport.Leg;
+
+/** Hearing the trellis in a real window, on a device that can be listened into. */
+class ListeningWindowTest extends WindowTest {
+
+    private Rectangle lamp(String id) {
+        return lookup(id).query();
+    }
+
+    private boolean isPlaying() {
+        return model.listening().state().get().playing();
+    }
+
+    private double loudness(int frames) {
+        double sum = 0;
+        float[] heard = device.listen(frames);
+        for (float sample : heard) {
+            sum += sample * sample;
+        }
+        return heard.length == 0 ? 0 : Math.sqrt(sum / heard.length);
+    }
+
+    private Itinerary heard() {
+        return engine.course().orElseThrow().itinerary();
+    }
+
+    @Test
+    void spacePlaysFromTheNoteInHandAndLightsIt() {
+        open(true);
+        interact(() -> model.trellis().select(4, 4));
+        push(KeyCode.SPACE);
+        until(() -> model.listening().lit().get().isPresent());
+        assertThat(model.listening().lit().get().orElseThrow().rung()).isEqualTo(4);
+        assertThat(model.listening().lit().get().orElseThrow().note()).as("not from the beginning").isBetween(4, 8);
+        assertThat(lamp("#lit-note").isVisible()).isTrue();
+        assertThat(lamp("#lit-fingers").isVisible()).as("its fingers in the strip").isTrue();
+        until(() -> model.listening().lit().get().filter(l -> l.note() >= 7).isPresent());
+        assertThat(lookup("#playing-at").<Label>query().getText()).startsWith("bar ");
+        assertThat(lookup("#play").<Button>query().getText()).isEqualTo("Stop");
+        assertThat(loudness(4800)).isGreaterThan(0.01);
+        assertThat(model.message().get()).as("which device").contains("keeping time in silence");
+        push(KeyCode.SPACE);
+        assertThat(isPlaying()).isFalse();
+        assertThat(lamp("#lit-note").isVisible()).isFalse();
+        until(() -> loudness(480) == 0);
+    }
+
+    @Test
+    void theTempoChangesWhileItPlays() {
+        open(true);
+        interact(() -> model.trellis().select(2, 0));
+        push(KeyCode.SPACE);
+        until(() -> model.listening().lit().get().filter(l -> l.note() >= 4).isPresent());
+        double before = heard().legs().getFirst().lengthMs();
+        write("<<");
+        assertThat(model.listening().state().get().percent()).isEqualTo(90);
+        until(() -> heard().legs().getFirst().lengthMs() > before * 1.05);
+        until(() -> model.listening().lit().get().isPresent());
+        assertThat(model.listening().lit().get().orElseThrow().note()).as("it goes on where it was").isGreaterThanOrEqualTo(4);
+        write("+");
+        until(() -> heard().legs().getFirst().lengthMs() < before * 1.08);
+        assertThat(isPlaying()).isTrue();
+    }
+
+    @Test
+    void aPhraseAndAMarkedStretchGoAround() {
+        pace = 16;
+        open(true);
+        interact(() -> {
+            model.trellis().select(3, 3);
+            ComboBox<ListeningState.Stretch> stretch = lookup("#stretch").query();
+            stretch.setValue(ListeningState.Stretch.PHRASE);
+        });
+        push(KeyCode.SLASH);
+        assertThat(model.listening().state().get().again()).isTrue();
+        push(KeyCode.SPACE);
+        until(() -> engine.now().filter(m -> m.pass() >= 2).isPresent());
+        double phrase = heard().legs().getFirst().lengthMs();
+        assertThat(phrase).as("two bars").isCloseTo(2 * 4 * 60_000 / 176.0, within(1.0));
+        interact(() -> model.trellis().select(3, 6));
+        write("[");
+        interact(() -> model.trellis().select(3, 9));
+        write("]");
+        until(() -> heard().legs().getFirst().lengthMs() < phrase);
+        until(() -> engine.now().filter(m -> m.pass() >= 1).isPresent());
+        until(() -> model.listening().lit().get().filter(l -> l.note() >= 6 && l.note() <= 9).isPresent());
+        assertThat(model.message().get()).startsWith("Heard from");
+    }
+
+    @Test
+    void onlyThisOrnamentIsHeardPlainAndDecoratedInTurn() {
+        pace = 8;
+        open(true);
+        interact(() -> model.trellis().select(5, 9));
+        push(KeyCode.SHIFT, KeyCode.SPACE);
+        until(() -> engine.now().filter(m -> m.pass() >= 1).isPresent());
+        List<Leg> legs = heard().legs();
+        assertThat(legs).hasSize(2);
+        assertThat(legs.get(0).piece().performance().sounds()).allMatch(s -> s.role().equals("melody"));
+        Set<Integer> decorated = new HashSet<>();
+        legs.get(1).piece().performance().sounds().stream().filter(s -> !s.role().equals("melody")).forEach(s -> decorated.add(s.note()));
+        assertThat(decorated).containsExactly(9);
+        push(KeyCode.SHIFT, KeyCode.SPACE);
+        assertThat(isPlaying()).isFalse();
+    }
+
+    @Test
+    void twoRungsAreComparedOnAlternatePasses() {
+        pace = 16;
+        open(true);
+        interact(() -> {
+            model.trellis().select(4, 2);
+            model.listening().setStretch(ListeningState.Stretch.BAR);
+            ComboBox<Optional<Integer>> against = lookup("#against").query();
+            against.setValue(Optional.of(0));
+        });
+        push(KeyCode.SPACE);
+        Set<Integer> rungs = new HashSet<>();
+        until(() -> {
+            model.listening().lit().get().ifPresent(l -> rungs.add(l.rung()));
+            return rungs.size() == 2;
+        });
+        assertThat(rungs).containsExactlyInAnyOrder(4, 0);
+    }
+
+    @Test
+    void clicksADroneAndACountInAreAdded() {
+        open(true);
+        clickOn("#metronome");
+        clickOn("#counted");
+        interact(() -> {
+            ComboBox<Backing.Under> under = lookup("#under").query();
+            under.setValue(Backing.Under.DRONE);
+        });
+        interact(() -> model.trellis().select(2, 0));
+        push(KeyCode.SPACE);
+        until(() -> engine.now().isPresent());
+        assertThat(heard().backing()).isEqualTo(new Backing(true, Backing.Under.DRONE));
+        assertThat(engine.now().orElseThrow().isCountedIn()).as("the reel's pickup comes on the fourth beat").isTrue();
+        assertThat(heard().legs().getFirst().countIn().clicks()).hasSize(3);
+        interact(() -> lookup("#under").<ComboBox<Backing.Under>>query().setValue(Backing.Under.CHORDS));
+        assertThat(model.message().get()).isNotEmpty();
+    }
+
+    @Test
+    void anEditIsHeardWhileItPlays() {
+        open(true);
+        interact(() -> {
+            model.trellis().select(1, 12);
+            model.trellis().ornaments().clearNote();
+            model.trellis().select(1, 0);
+        });
+        push(KeyCode.SPACE);
+        until(() -> model.listening().lit().get().isPresent());
+        interact(() -> model.trellis().select(1, 12));
+        assertThat(isPlaying()).as("going to another note does not disturb it").isTrue();
+        interact(() -> model.trellis().ornaments().toggleInSight());
+        until(() -> heard().legs().getFirst().piece().performance().sounds().stream().anyMatch(s -> s.note() == 12 && !s.role().equals("melody")));
+    }
+
+    @Test
+    void aDeviceThatVanishesIsReplacedWithANotice() {
+        open(true);
+        push(KeyCode.SPACE);
+        until(() -> model.listening().lit().get().isPresent());
+        SimulatedOutput lost = device;
+        lost.takeAway();
+        until(() -> device != lost);
+        until(() -> model.message().get().contains("lost"));
+        long written = device.written();
+        until(() -> device.written() > written + 4800 && model.listening().lit().get().isPresent());
+        assertThat(isPlaying()).isTrue();
+    }
+
+    @Test
+    void whatIsHeardIsTakenHomeAsWave() throws Exception {
+        open(true);
+        Path out = folder.resolve("phrase.wav");
+        interact(() -> {
+            model.trellis().select(4, 3);
+            model.listening().setStretch(ListeningState.Stretch.PHRASE);
+            model.listening().setPercent(50);
+        });
+        push(KeyCode.CONTROL, KeyCode.E);
+        interact(() -> lookup("#path").<TextField>query().setText(out.toString()));
+        push(KeyCode.ENTER);
+        until(() -> model.message().get().contains("is in"));
+        // Two bars at half of minim = 88, and a second in which it dies away; 16 bits.
+        double seconds = 2 * 4 * 60 / 88.0 + 1;
+        assertThat(Files.size(out)).isCloseTo(Math.round(seconds * 48_000 * 2) + 44, within(200L));
+    }
+
+    @Test
+    void theRoundsAreHeardFromTheirScreen() {
+        pace = 8;
+        open(true);
+        push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        until(() -> model.rounds().written().isPresent());
+        push(KeyCode.SPACE);
+        until(() -> engine.course().isPresent());
+        assertThat(heard().legs().getFirst().lengthMs()).as("three times through").isGreaterThan(3 * 32 * 60_000 / 88.0);
+        push(KeyCode.CONTROL, KeyCode.DIGIT2);
+        assertThat(isPlaying()).as("another screen is quiet").isFalse();
+    }
+}
