@@ -247,9 +247,7 @@ public final class PracticeView extends BorderPane {
         historyTab.setSelected(true);
         setCenter(past);
         side.setCenter(lines);
-        if (lines.getSelectionModel().getSelectedItem() == null) {
-            lines.getSelectionModel().selectFirst();
-        }
+        lines.getSelectionModel().selectFirst();
         lines.requestFocus();
     }
 

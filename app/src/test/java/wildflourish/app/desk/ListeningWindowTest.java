@@ -98,7 +98,7 @@ class ListeningWindowTest extends WindowTest {
         push(KeyCode.SPACE);
         until(() -> engine.now().filter(m -> m.pass() >= 2).isPresent());
         double phrase = heard().legs().getFirst().lengthMs();
-        assertThat(phrase).as("two bars").isCloseTo(2 * 4 * 60_000 / 176.0, within(1.0));
+        assertThat(phrase).as("two bars and their pickup").isCloseTo(9 * 60_000 / 176.0, within(1.0));
         interact(() -> model.trellis().select(3, 6));
         write("[");
         interact(() -> model.trellis().select(3, 9));
@@ -207,8 +207,8 @@ class ListeningWindowTest extends WindowTest {
         interact(() -> lookup("#path").<TextField>query().setText(out.toString()));
         push(KeyCode.ENTER);
         until(() -> model.message().get().contains("is in"));
-        // Two bars at half of minim = 88, and a second in which it dies away; 16 bits.
-        double seconds = 2 * 4 * 60 / 88.0 + 1;
+        // Two bars and their pickup at half of minim = 88, and a second in which it dies away; 16 bits.
+        double seconds = 9 * 60 / 88.0 + 1;
         assertThat(Files.size(out)).isCloseTo(Math.round(seconds * 48_000 * 2) + 44, within(200L));
     }
 

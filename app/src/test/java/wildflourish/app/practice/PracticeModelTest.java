@@ -1,0 +1,274 @@
+package wildflourish.app.practice;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.times;
+import static org.mockito.Mockito.verify;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import wildflourish.app.listening.Player;
+import wildflourish.app.trellis.Opened;
+import wildflourish.app.trellis.TrellisModel;
+import wildflourish.core.practice.LoggedPass;
+import wildflourish.core.practice.PracticePlan;
+import wildflourish.core.practice.Steps;
+import wildflourish.sound.transport.Course;
+import wildflourish.sound.transport.Moment;
+import wildflourish.sound.voice.Voice;
+
+/** Practising without a window or a clock of its own: the sound is where the test puts it. */
+class PracticeModelTest {
+
+    /** A player whose sound stands still until it is moved. */
+    private static final class HandMoved implements Player {
+        private Course course;
+        private long frame;
+
+        @Override
+        public void play(Course next) {
+            course = next;
+            frame = 0;
+        }
+
+        @Override
+        public void stop() {
+            course = null;
+        }
+
+        @Override
+        public Optional<Moment> now() {
+            return course().map(c -> c.at(frame));
+        }
+
+        @Override
+        public Optional<Course> course() {
+            return Optional.ofNullable(course);
+        }
+
+        @Override
+        public String device() {
+            return "";
+        }
+
+        @Override
+        public double latencyMs() {
+            return 0;
+        }
+    }
+
+    /** A clock that is set by hand. */
+    private static final class HandSet extends Clock {
+        private Instant now = Instant.parse("2026-03-05T19:00:00Z");
+
+        @Override
+        public ZoneId getZone() {
+            return ZoneOffset.UTC;
+        }
+
+        @Override
+        public Clock withZone(ZoneId zone) {
+            return this;
+        }
+
+        @Override
+        public Instant instant() {
+            return now;
+        }
+    }
+
+    private final HandMoved player = new HandMoved();
+    private final HandSet clock = new HandSet();
+    private final PracticeModel.Keeping keeping = mock(PracticeModel.Keeping.class);
+    private final List<String> said = new ArrayList<>();
+    private TrellisModel trellis;
+    private PracticeModel model;
+
+    @BeforeEach
+    void sitDown() {
+        trellis = Opened.tune("X:1\nT:Test\nR:reel\nM:4/4\nL:1/8\nQ:1/2=100\nK:D\n"
+                + "|:dfaf dfaf|gfed B2A2|dfaf dfaf|gfed d4:|\n", "whistle-d");
+        model = new PracticeModel(trellis, player, keeping, Runnable::run, Runnable::run, said::add, clock, Duration.ofSeconds(2));
+        model.setShown(true);
+        model.setPassage(0);
+    }
+
+    private PracticeState now() {
+        return model.state().get();
+    }
+
+    private void hands(String id) {
+        model.setHands(HandsChoice.all().stream().filter(h -> h.id().equals(id)).findFirst().orElseThrow());
+    }
+
+    private void plan(String id) {
+        model.setPlan(PracticePlan.all().stream().filter(p -> p.id().equals(id)).findFirst().orElseThrow());
+    }
+
+    /** Lets the sound go on by so many milliseconds, frame by frame of the screen. */
+    private void run(double ms) {
+        for (double done = 0; done < ms; done += 8) {
+            player.frame += Voice.RATE * 8L / 1000;
+            clock.now = clock.now.plusMillis(8);
+            model.tick();
+        }
+    }
+
+    /** Goes on until a pass more is over. */
+    private void pass() {
+        int before = now().passes().size();
+        for (int i = 0; now().passes().size() == before && i < 2000; i++) {
+            run(64);
+        }
+        assertThat(now().passes()).as("a pass came to its end").hasSize(before + 1);
+    }
+
+    @Test
+    void oneWhoImprovesReachesTheGoalAndOneWhoRushesDoesNot() {
+        hands("improving");
+        model.start();
+        for (int i = 0; i < 60 && !now().steps().orElseThrow().reached(); i++) {
+            pass();
+        }
+        assertThat(now().steps().orElseThrow().reached()).isTrue();
+        assertThat(now().isRunning()).isFalse();
+        verify(keeping, times(now().passes().size())).log(any(LoggedPass.class));
+        hands("rushing");
+        model.setPassage(1);
+        model.start();
+        Steps first = now().steps().orElseThrow();
+        for (int i = 0; i < 8; i++) {
+            pass();
+        }
+        assertThat(now().steps().orElseThrow().at()).isEqualTo(first.at());
+        assertThat(now().advice()).contains("faster than the pulse");
+    }
+
+    @Test
+    void nothingGoesOnUntilThePauseIsOver() {
+        hands("steady");
+        model.start();
+        pass();
+        assertThat(now().phase()).isEqualTo(PracticeState.Phase.BETWEEN);
+        run(1500);
+        assertThat(now().phase()).isEqualTo(PracticeState.Phase.BETWEEN);
+        run(600);
+        assertThat(now().phase()).isEqualTo(PracticeState.Phase.COUNTING);
+    }
+
+    @Test
+    void aTapJustBeforeAnAnswerBelongsToIt() {
+        plan("call-and-response");
+        model.start();
+        var legs = player.course.itinerary().legs();
+        run(legs.getFirst().countInMs() + legs.getFirst().lengthMs() - 40);
+        assertThat(now().phase()).isEqualTo(PracticeState.Phase.LISTENING);
+        model.tap();
+        run(64);
+        assertThat(now().phase()).isEqualTo(PracticeState.Phase.PLAYING);
+        assertThat(now().played()).hasSize(1);
+        assertThat(now().played().getFirst()).isCloseTo(-40, within(9.0));
+        run(legs.get(1).lengthMs());
+        assertThat(now().passes().getFirst().evenness().matching().pairs()).as("it is the first note").anyMatch(p -> p.expected() == 0 && p.played() == 0);
+    }
+
+    @Test
+    void tapsLateByAKeyboardAreMovedBackOnceItIsCalibrated() {
+        model.calibrate();
+        run(player.course.itinerary().legs().getFirst().countInMs());
+        for (int click = 0; click < 12; click++) {
+            run(48);
+            model.tap();
+            run(552);
+        }
+        run(100);
+        verify(keeping).remember(eq("key delay"), any());
+        assertThat(now().choice().calibration().delayMs()).isCloseTo(48, within(9.0));
+        assertThat(said.getLast()).contains("ms late");
+        double delay = now().choice().calibration().delayMs();
+        model.start();
+        run(player.course.itinerary().legs().getFirst().countInMs() + 160);
+        model.tap();
+        double at = player.now().orElseThrow().ms();
+        run(32);
+        assertThat(now().played().getFirst()).isCloseTo(at - delay, within(1e-6));
+    }
+
+    @Test
+    void aPassInWhichNothingWasPlayedIsNotLoggedAndEndsTheSitting() {
+        model.start();
+        pass();
+        verify(keeping, never()).log(any());
+        assertThat(now().isRunning()).isFalse();
+        assertThat(now().advice()).contains("nothing was played");
+    }
+
+    @Test
+    void aRestIsAskedForOnceAndTheSittingPausesKindly() {
+        hands("uneven");
+        model.setRestAfter(0.5);
+        model.start();
+        for (int i = 0; i < 20 && now().reminder().isEmpty(); i++) {
+            pass();
+            run(2100);
+        }
+        assertThat(now().reminder()).contains("rest");
+        assertThat(now().isRunning()).as("it waits").isFalse();
+        model.start();
+        pass();
+        assertThat(now().phase()).as("whoever goes on is not stopped again and again").isEqualTo(PracticeState.Phase.BETWEEN);
+        model.stop();
+        clock.now = clock.now.plus(Duration.ofMinutes(5));
+        model.start();
+        pass();
+        assertThat(now().reminder()).as("rested").isEmpty();
+    }
+
+    @Test
+    void withoutAMidiKeyboardItSaysSo() {
+        if (wildflourish.sound.input.MidiHands.keyboards().isEmpty()) {
+            model.setHands(HandsChoice.MIDI);
+            model.start();
+            assertThat(now().isRunning()).isFalse();
+            assertThat(said.getLast()).contains("no MIDI keyboard");
+        }
+    }
+
+    @Test
+    void whatWasReachedBeforeIsWhereItStartsAgain() {
+        hands("steady");
+        model.start();
+        while (!now().steps().orElseThrow().reached()) {
+            pass();
+        }
+        model.start();
+        assertThat(now().steps().orElseThrow().at()).as("a step below the goal").isEqualTo(4);
+    }
+
+    @Test
+    void settingsThatCannotBeReadAreAsUsual() {
+        model.recall(List.of(), Optional.of("much"), Optional.of("never"), Optional.of("x"));
+        assertThat(said.getLast()).contains("as usual");
+        assertThat(model.rule().passes()).isEqualTo(2);
+    }
+
+    @Test
+    void anInstrumentChangedMeanwhileHasItsOwnDrills() {
+        model.setMode(PracticeState.Mode.DRILL);
+        assertThat(now().choice().drills()).anyMatch(d -> d.id().equals("held-finger-turn"));
+        trellis.player().setInstrument("fiddle");
+        assertThat(now().choice().drills()).noneMatch(d -> d.id().equals("held-finger-turn")).anyMatch(d -> d.id().equals("treble"));
+    }
+}

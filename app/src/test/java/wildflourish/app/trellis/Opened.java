@@ -1,0 +1,22 @@
+package wildflourish.app.trellis;
+
+import java.util.List;
+import org.mockito.Mockito;
+import wildflourish.app.work.Documents;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.formats.abc.AbcReader;
+
+/** A trellis on which a tune is open, for tests of what stands beside it. */
+public final class Opened {
+
+    private Opened() {}
+
+    /** A tune from ABC with a ladder grown for an instrument, its first note in hand on the fuller rung. */
+    public static TrellisModel tune(String abc, String instrument) {
+        Arrangement start = Documents.grown(AbcReader.read(abc).tunes().getFirst().tune(), Instruments.known(instrument));
+        TrellisModel model = new TrellisModel(Mockito.mock(TrellisModel.Journal.class), words -> { });
+        model.open(7, start, new History(List.of(new History.Step("added", () -> start)), 0), 4, 0);
+        return model;
+    }
+}
