@@ -151,6 +151,7 @@ public final class DeskModel {
         this.rounds = new RoundsModel(trellis, (tune, others, linked) -> keeper.remember("set " + tune, (linked ? "linked" : "apart")
                 + others.stream().map(o -> " " + o).reduce("", String::concat)), background, ui, this::say);
         this.listening = new ListeningModel(trellis, player, background, ui, this::say);
+        trellis.onHear(listening::toggleOrnament);
         this.practice = new PracticeModel(trellis, player, new PracticeModel.Keeping() {
             @Override
             public void log(LoggedPass pass) {
@@ -211,6 +212,13 @@ public final class DeskModel {
 
     public PracticeModel practice() {
         return practice;
+    }
+
+    /** Opens a tune of the shelf to practise it. */
+    public void practise(long tune) {
+        if (!trellis.isOpen() || trellis.state().get().tune() != tune) {
+            open(tune, 4, 0, Screen.PRACTICE);
+        }
     }
 
     /** Sits down to practise the open tune. */

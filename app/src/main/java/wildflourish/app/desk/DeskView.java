@@ -86,7 +86,7 @@ public final class DeskView extends BorderPane {
         this.across = new AcrossView(model.across(), () -> model.screen().set(DeskModel.Screen.TRELLIS));
         this.reading = new ReadingView(model.reading(), () -> model.screen().set(DeskModel.Screen.TRELLIS));
         this.rounds = new RoundsView(model.rounds(), model::follow, this::askForExport);
-        this.practice = new PracticeView(model.practice(), model.trellis(), this::askForLog);
+        this.practice = new PracticeView(model.practice(), model.trellis(), model.shelf().tunes(), model::practise, this::askForLog);
         trellis.setBelow(new ListeningBar(model.listening(), model.trellis(), trellis.score()::requestFocus));
         this.chart = new ChartView(model.chart());
         this.shelf = new ShelfView(model.shelf(), new Incipits(model::document, model.palette()::get), model::open,

@@ -104,8 +104,15 @@ final class Tour {
                 && model.practice().state().get().phase() == PracticeState.Phase.PLAYING));
         stops.add(new Stop("history", () -> {
             model.practice().stop();
-            view.practice().openHistory();
+            view.practice().openHistory("part A of The Lamp at Half Tide");
         }));
+        stops.add(new Stop("gesture", () -> {
+            view.practice().closeHistory();
+            model.practice().setMode(PracticeState.Mode.DRILL);
+            model.practice().setHands(made("improving"));
+            model.practice().start();
+        }, () -> model.practice().state().get().passes().size() >= 3 && model.practice().state().get().nowMs() > 2500
+                && model.practice().state().get().phase() == PracticeState.Phase.PLAYING));
         stops.add(new Stop("chart", () -> {
             model.openChart();
         }));

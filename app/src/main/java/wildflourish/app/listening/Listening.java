@@ -67,16 +67,16 @@ record Listening(Itinerary itinerary, List<Integer> rungs) {
         return percent == 100 ? tempo : tempo.withCount(Math.max(1, Math.round(tempo.perMinute().toDouble() * percent / 100)));
     }
 
-    /** The note's own ornaments and no others, or the one that is looked at. */
+    /** The note's own ornaments and no others; or the one that is looked at, where that does not stand there. */
     private static Arrangement alone(Arrangement arrangement, Place place) {
         Setting setting = arrangement.ladder().setting(place.rung());
         Setting only;
         if (setting.variationAt(place.note()).isPresent()) {
             only = new Setting(new TreeMap<>()).with(setting.variationAt(place.note()).get());
-        } else if (!setting.at(place.note()).isEmpty()) {
-            only = new Setting(new TreeMap<>(Map.of(place.note(), setting.at(place.note()))));
         } else {
-            only = place.ornament().map(o -> Setting.BARE.with(place.note(), o)).orElse(Setting.BARE);
+            List<String> standing = setting.at(place.note());
+            List<String> heard = place.ornament().filter(o -> !standing.contains(o)).map(List::of).orElse(standing);
+            only = heard.isEmpty() ? Setting.BARE : new Setting(new TreeMap<>(Map.of(place.note(), heard)));
         }
         return arrangement.with(new Ladder(List.of(BARE, new Rung("only this", only))));
     }

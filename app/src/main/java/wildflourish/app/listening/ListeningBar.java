@@ -155,6 +155,10 @@ public final class ListeningBar extends FlowPane {
 
     private void showPlace() {
         place.setText(model.lit().get().map(l -> l.words() + (model.device().isEmpty() ? "" : "  ·  no sound")).orElse(""));
+        if (model.state().get().playing()) {
+            play.getTooltip().setText("stop: space; what is played is heard %d ms later, which the light allows for".formatted(
+                    Math.round(model.latencyMs())));
+        }
         place.setTooltip(model.device().isEmpty() ? null : new Tooltip(model.device()));
     }
 }

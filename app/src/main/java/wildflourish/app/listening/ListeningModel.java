@@ -11,6 +11,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisState;
+import wildflourish.core.ornament.Verdict;
 import wildflourish.core.practice.Lilt;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.sound.transport.Backing;
@@ -68,6 +69,11 @@ public final class ListeningModel {
         return lit.getReadOnlyProperty();
     }
 
+    /** Milliseconds between playing and hearing, as the device tells. */
+    public double latencyMs() {
+        return player.latencyMs();
+    }
+
     /** What is to be said about the sound device; empty while it can be heard. */
     public String device() {
         return player.device();
@@ -89,7 +95,18 @@ public final class ListeningModel {
         } else {
             state.set(state.get().with(ListeningState.Stretch.ORNAMENT));
             play(Optional.empty());
+            sayWhatIsBlocked();
         }
+    }
+
+    /** What cannot be played is not heard either: says why. */
+    private void sayWhatIsBlocked() {
+        TrellisState now = trellis.state().get();
+        now.ranked().stream().filter(c -> now.looking().filter(c.ornament().id()::equals).isPresent()).findFirst().ifPresent(c -> {
+            if (c.verdict() instanceof Verdict.Impossible(var obstacle)) {
+                say.accept("heard plain both times: " + obstacle.inWords());
+            }
+        });
     }
 
     /** Plays something written out from beginning to end, such as the rounds, or stops. */
@@ -206,9 +223,13 @@ public final class ListeningModel {
         }
         boolean edited = !before.arrangement().equals(now.arrangement());
         boolean rung = before.rung() != now.rung();
-        boolean moved = before.note() != now.note() && follows(state.get().stretch());
+        boolean looked = state.get().stretch() == ListeningState.Stretch.ORNAMENT && !before.looking().equals(now.looking());
+        boolean moved = looked || before.note() != now.note() && follows(state.get().stretch());
         if (state.get().playing() && (edited || rung || moved)) {
             play(moved ? Optional.empty() : here());
+            if (looked) {
+                sayWhatIsBlocked();
+            }
         }
     }
 

@@ -105,7 +105,7 @@ final class HistoryChart extends Region {
             g.fillText(String.valueOf(Math.round(mark)), LEFT - 8, y + 4);
         }
         g.setTextAlign(TextAlignment.LEFT);
-        g.fillText((one.gesture() ? "milliseconds, shorter is higher" : one.unit() + "s a minute") + ":  full dots even, rings not yet", LEFT, TOP + 4);
+        g.fillText((one.gesture() ? "milliseconds, shorter is higher" : one.unit() + "s a minute") + ": full dots even, rings not yet", LEFT, TOP + 4);
         line(g, one, days, least, most, bottom);
     }
 
@@ -122,6 +122,7 @@ final class HistoryChart extends Region {
         }
         double beforeX = -1;
         double beforeY = 0;
+        boolean falling = false;
         g.setStroke(palette.of(Ink.GLIDE));
         g.setFill(palette.of(Ink.GLIDE));
         g.setLineWidth(2);
@@ -130,6 +131,7 @@ final class HistoryChart extends Region {
             double y = y(day.getValue(), least, most, one.gesture(), bottom);
             if (beforeX >= 0) {
                 g.strokeLine(beforeX, beforeY, x, y);
+                falling = y > beforeY;
             }
             g.fillOval(x - 5, y - 5, 10, 10);
             beforeX = x;
@@ -137,7 +139,7 @@ final class HistoryChart extends Region {
         }
         g.setFill(palette.of(Ink.MUSIC));
         g.setTextAlign(TextAlignment.RIGHT);
-        g.fillText(String.valueOf(Math.round(one.best().lastEntry().getValue())), beforeX - 8, beforeY - 9);
+        g.fillText(String.valueOf(Math.round(one.best().lastEntry().getValue())), beforeX - 8, beforeY + (falling ? 20 : -9));
     }
 
     private static double y(double value, double least, double most, boolean down, double bottom) {

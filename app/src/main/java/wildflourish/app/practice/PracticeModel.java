@@ -18,6 +18,7 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.listening.Player;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisState;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.practice.Calibration;
 import wildflourish.core.practice.Care;
 import wildflourish.core.practice.Drill;
@@ -75,6 +76,7 @@ public final class PracticeModel {
     private Optional<HandsChoice> handsOf = Optional.empty();
     private Optional<Going> going = Optional.empty();
     private Instant resumeAt = Instant.MAX;
+    private long openTune = -1;
     private int asked;
     private boolean shown;
     private boolean reminded;
@@ -187,7 +189,8 @@ public final class PracticeModel {
         TrellisState now = trellis.state().get();
         Arrangement arrangement = now.arrangement();
         PracticeState before = state.get();
-        boolean same = before != null && before.title().equals(arrangement.tune().title());
+        boolean same = before != null && openTune == now.tune();
+        openTune = now.tune();
         List<Passage> passages = now.situation().tune().size() == 0 ? List.of()
                 : Passage.of(Reading.of(now.situation().tune(), arrangement.marks()));
         List<Drill> drills = Drill.of(arrangement.instrument().family());
@@ -625,6 +628,24 @@ public final class PracticeModel {
         } else {
             say.accept("%s: %s".formatted(run.drill().name(), run.inWords()));
         }
+    }
+
+    /** Takes another instrument, here and on the trellis. */
+    public void setInstrument(Instrument instrument) {
+        trellis.player().setInstrument(instrument.id());
+    }
+
+    public Instrument instrument() {
+        return trellis.arrangement().instrument();
+    }
+
+    public long tune() {
+        return openTune;
+    }
+
+    /** Milliseconds between playing and hearing, as the device tells; taps are measured against what is heard. */
+    public double latencyMs() {
+        return player.latencyMs();
     }
 
     /** The rungs of the tune in hand, by index. */

@@ -4,6 +4,8 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.LongConsumer;
+import javafx.collections.ObservableList;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -30,10 +32,13 @@ import wildflourish.app.paint.Palette;
 import wildflourish.app.trellis.Choosing;
 import wildflourish.app.trellis.ScoreView;
 import wildflourish.app.trellis.TrellisModel;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Instruments;
 import wildflourish.core.practice.Drill;
 import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.PracticeHistory;
 import wildflourish.core.practice.PracticePlan;
+import wildflourish.library.TuneEntry;
 
 /** The practice screen: what is chosen on the left, the pulse in the middle, the climb on the right; or the history. */
 public final class PracticeView extends BorderPane {
@@ -41,6 +46,10 @@ public final class PracticeView extends BorderPane {
     private static final double SIDE = 288;
 
     private final PracticeModel model;
+    private final ObservableList<TuneEntry> tunes;
+    private final LongConsumer openTune;
+    private final ComboBox<TuneEntry> which = new ComboBox<>();
+    private final ComboBox<Instrument> instrument = new ComboBox<>();
     private final PulseLanes lanes = new PulseLanes();
     private final ScoreView score;
     private final PassGraph climb = new PassGraph();
@@ -74,6 +83,8 @@ public final class PracticeView extends BorderPane {
     private final VBox tuneChoices;
     private final VBox gestureChoices;
     private final HBox percentRow;
+    private final VBox ruleRows = new VBox(8, row("gaps vary up to, %", even), row("even passes", lift));
+    private final Label how = new Label();
     private final VBox choices = new VBox(8);
     private final ScrollPane scroll = new ScrollPane(choices);
     private final BorderPane side = new BorderPane();
@@ -82,22 +93,27 @@ public final class PracticeView extends BorderPane {
     private final Set<KeyCode> down = EnumSet.noneOf(KeyCode.class);
     private boolean filling;
     private PracticeState shown;
+    private Instrument shownOn;
 
     /**
      * A view of the model.
      *
+     * @param shelf the tunes that can be chosen
+     * @param openTune opens one of them
      * @param writeLog asks where the log is to be written
      */
-    public PracticeView(PracticeModel model, TrellisModel trellis, Runnable writeLog) {
+    public PracticeView(PracticeModel model, TrellisModel trellis, ObservableList<TuneEntry> shelf, LongConsumer openTune, Runnable writeLog) {
         this.model = model;
+        this.tunes = shelf;
+        this.openTune = openTune;
         this.score = new ScoreView(trellis);
         score.setId("practice-score");
         score.setFocusTraversable(false);
         score.setZoom(0.9);
         setId("practice");
         getStyleClass().add("practice");
-        percentRow = row("at per cent of the tempo", percent);
-        tuneChoices = new VBox(5, labelled("practise-passage", "stretch", passage), labelled("practise-rung", "rung", rung),
+        percentRow = row("% of the tempo", percent);
+        tuneChoices = new VBox(5, labelled("practise-which", "tune", which), labelled("practise-passage", "stretch", passage), labelled("practise-rung", "rung", rung),
                 labelled("practise-plan", "plan", plan), percentRow, along);
         gestureChoices = new VBox(5, labelled("practise-drill", "gesture", drill));
         setLeft(choices());
@@ -128,10 +144,10 @@ public final class PracticeView extends BorderPane {
             model.calibrate();
         });
         choices.getChildren().setAll(tuneChoices, gestureChoices,
-                labelled("practise-hands", "who plays", hands), start,
-                heading("When it goes up"), row("even: gaps vary up to, %", even), row("even passes in a row", lift), rule,
+                labelled("practise-instrument", "instrument", instrument), labelled("practise-hands", "who plays", hands), start,
+                heading("When it goes up"), ruleRows, rule,
                 heading("Keys"), calibrate, delay,
-                heading("Rest"), row("remind after minutes", rest), care);
+                heading("Rest"), row("after minutes", rest), care);
         choices.getStyleClass().add("choices");
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -174,7 +190,12 @@ public final class PracticeView extends BorderPane {
         score.setPrefHeight(330);
         lanes.setPrefHeight(240);
         lanes.setMinHeight(120);
-        playing.setCenter(new VBox(score, lanes));
+        how.setId("practise-how");
+        how.getStyleClass().add("drill-how");
+        how.setWrapText(true);
+        how.setMinHeight(USE_PREF_SIZE);
+        how.setMaxWidth(Double.MAX_VALUE);
+        playing.setCenter(new VBox(score, how, lanes));
         playing.setBottom(under);
         climbTitle.setId("climb-title");
         VBox.setVgrow(climb, Priority.SOMETIMES);
@@ -212,6 +233,12 @@ public final class PracticeView extends BorderPane {
             lanes.requestFocus();
             model.toggle();
         });
+        which.setConverter(Choosing.by(TuneEntry::title));
+        which.setVisibleRowCount(18);
+        which.setOnAction(e -> chosen(() -> openTune.accept(which.getValue().id())));
+        instrument.setConverter(Choosing.by(Instrument::name));
+        instrument.setVisibleRowCount(18);
+        instrument.setOnAction(e -> chosen(() -> model.setInstrument(instrument.getValue())));
         passage.setConverter(Choosing.by(Passage::name));
         passage.setOnAction(e -> chosen(() -> model.setPassage(passage.getSelectionModel().getSelectedIndex())));
         rung.setOnAction(e -> chosen(() -> model.setRung(rung.getValue())));
@@ -251,11 +278,22 @@ public final class PracticeView extends BorderPane {
         lines.requestFocus();
     }
 
+    /** Shows what has been reached in one thing, called as in the list. */
+    public void openHistory(String name) {
+        openHistory();
+        lines.getItems().stream().filter(l -> l.name().equals(name)).findFirst().ifPresent(lines.getSelectionModel()::select);
+    }
+
+    /** Shows what is practised again, in place of the history. */
+    public void closeHistory() {
+        mode(model.state().get().choice().mode());
+    }
+
     private void chosen(Runnable command) {
         if (!filling && model.state().get() != null) {
             command.run();
             if (!model.isRunning()) {
-                rule.setText(model.rule().inWords());
+                fill(model.state().get().choice());
             }
         }
     }
@@ -282,7 +320,9 @@ public final class PracticeView extends BorderPane {
     private void show(PracticeState now) {
         PracticeState before = shown;
         shown = now;
-        boolean settled = before != null && before.choice().equals(now.choice());
+        boolean settled = before != null && before.choice().equals(now.choice()) && before.title().equals(now.title())
+                && model.instrument().equals(shownOn);
+        shownOn = model.instrument();
         if (!settled) {
             fill(now.choice());
         }
@@ -306,7 +346,14 @@ public final class PracticeView extends BorderPane {
         shown(tuneChoices, isTune);
         shown(score, isTune);
         shown(gestureChoices, !isTune);
+        shown(ruleRows, isTune);
+        shown(how, !isTune);
+        how.setText(choice.drill().map(Drill::how).orElse(""));
         shown(percentRow, choice.plan().response());
+        which.getItems().setAll(tunes);
+        which.setValue(tunes.stream().filter(t -> t.id() == model.tune()).findFirst().orElse(null));
+        instrument.getItems().setAll(Instruments.all().stream().filter(Instrument::hasHands).toList());
+        instrument.setValue(instrument.getItems().stream().filter(i -> i.id().equals(model.instrument().id())).findFirst().orElse(null));
         passage.getItems().setAll(choice.passages());
         passage.getSelectionModel().select(choice.passage());
         rung.getItems().setAll(model.rungs());
@@ -320,9 +367,10 @@ public final class PracticeView extends BorderPane {
         even.getValueFactory().setValue((int) Math.round(model.rule().evenUpTo() * 100));
         lift.getValueFactory().setValue(model.rule().passes());
         rest.getValueFactory().setValue((int) Math.round(model.rest().afterMinutes()));
-        rule.setText(model.rule().inWords());
+        rule.setText(isTune ? model.rule().inWords() : Drill.ruleInWords());
         delay.setText(choice.calibration().taps() == 0 ? "not calibrated yet; any letter or the space bar taps"
-                : "taps are taken %d ms earlier than they are told".formatted(Math.round(choice.calibration().delayMs())));
+                : "taps are taken %d ms earlier than they are told; the %d ms of the sound device are taken off besides".formatted(
+                Math.round(choice.calibration().delayMs()), Math.round(model.latencyMs())));
         care.setText(model.rest().pain() + model.cautions().stream().map(c -> "\n" + c).reduce("", String::concat));
         filling = false;
     }
@@ -339,7 +387,7 @@ public final class PracticeView extends BorderPane {
         phase.setText(now.phase().words());
         start.setText(now.isRunning() ? "Stop" : "Begin");
         advice.setText(sentence(now.advice()));
-        facts.setText(now.passes().isEmpty() ? "" : inWords(now.passes().getLast().evenness()));
+        facts.setText(now.passes().isEmpty() ? "" : inWords(now.passes().getLast().evenness(), isTune));
         reminder.setText(now.reminder().isEmpty() ? "" : now.reminder() + " " + model.rest().pain());
         shown(reminder, !now.reminder().isEmpty());
         boolean climbs = now.steps().isPresent() || now.run().isPresent();
@@ -361,13 +409,13 @@ public final class PracticeView extends BorderPane {
         return first.isEmpty() || first.endsWith(".") ? first : first + ".";
     }
 
-    private static String inWords(Evenness pass) {
+    private static String inWords(Evenness pass, boolean isTune) {
         StringBuilder words = new StringBuilder("gaps vary by %d %%".formatted(Math.round(pass.variation() * 100)));
         long drift = Math.round(pass.drift() * 100);
         words.append(drift == 0 ? "  ·  the tempo holds" : "  ·  %d %% too %s".formatted(Math.abs(drift), drift < 0 ? "fast" : "slow"));
         long off = Math.round(pass.offsetMs());
         words.append(Math.abs(off) < 5 ? "  ·  on the pulse" : "  ·  %d ms %s the pulse".formatted(Math.abs(off), off < 0 ? "before" : "behind"));
-        pass.swing().ifPresent(s -> words.append("  ·  pairs %.2f to 1".formatted(s)));
+        pass.swing().stream().filter(s -> isTune).forEach(s -> words.append("  ·  pairs %.2f to 1".formatted(s)));
         if (!pass.matching().missed().isEmpty()) {
             words.append("  ·  %d missed".formatted(pass.matching().missed().size()));
         }
@@ -418,9 +466,11 @@ public final class PracticeView extends BorderPane {
         Spinner<Integer> spinner = new Spinner<>(new SpinnerValueFactory.IntegerSpinnerValueFactory(least, most, usual, step));
         spinner.setId(id);
         spinner.setAccessibleText(words);
+        spinner.getEditor().setAccessibleText(words);
         spinner.setEditable(true);
-        spinner.setPrefWidth(84);
-        spinner.setMinWidth(84);
+        spinner.getStyleClass().add(Spinner.STYLE_CLASS_SPLIT_ARROWS_HORIZONTAL);
+        spinner.setPrefWidth(112);
+        spinner.setMinWidth(112);
         StringConverter<Integer> plain = spinner.getValueFactory().getConverter();
         spinner.getValueFactory().setConverter(new StringConverter<>() {
             @Override

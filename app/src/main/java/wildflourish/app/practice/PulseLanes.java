@@ -27,6 +27,7 @@ final class PulseLanes extends Region {
     private static final double TOP = 30;
     private static final double ROW = 200;
     private static final double LEAST_ROW = 62;
+    private static final double COMFORTABLE_ROW = 82;
     /** Pixels for a millisecond off the pulse, and where that stops growing. */
     private static final double OFF = 0.3;
     private static final double MOST_OFF = 25;
@@ -87,10 +88,14 @@ final class PulseLanes extends Region {
         List<Double> bars = turn.bars();
         double bar = bars.size() > 1 ? (bars.getLast() - bars.getFirst()) / (bars.size() - 1) : length;
         double closest = closest(turn.expected());
+        double room = getHeight() - TOP;
         double rowMs = bar;
-        for (int n = 2; n <= 8; n *= 2) {
-            // As many bars in a row as can be told apart.
-            rowMs = width / (bar * n) * closest >= CLOSEST ? bar * n : rowMs;
+        boolean fits = false;
+        for (int n = 1; n <= 8 && !fits; n *= 2) {
+            // As few bars in a row as there is room for, and no more than can be told apart.
+            boolean apart = n == 1 || width / (bar * n) * closest >= CLOSEST;
+            rowMs = apart ? bar * n : rowMs;
+            fits = Math.ceil(length / (bar * n) - 1e-6) * COMFORTABLE_ROW <= room;
         }
         rowMs = Math.min(rowMs, length);
         int count = (int) Math.max(1, Math.ceil(length / rowMs - 1e-6));

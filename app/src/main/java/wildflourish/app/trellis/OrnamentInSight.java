@@ -30,12 +30,13 @@ final class OrnamentInSight extends VBox {
     private final Label how = new Label();
     private final Canvas picture = new Canvas(10, 10);
     private final Button simpler = new Button();
+    private final Button hear = new Button("Hear it");
     private final Button spread = new Button("Everywhere it is clean");
     private final Button instead = new Button("What instead?");
     private final Button lock = new Button();
     private final Button never = new Button();
     private final Label weighed = new Label();
-    private final FlowPane deeds = new FlowPane(6, 4, simpler, spread, instead, lock, never);
+    private final FlowPane deeds = new FlowPane(6, 4, hear, simpler, spread, instead, lock, never);
 
     OrnamentInSight(TrellisModel model) {
         super(5);
@@ -58,6 +59,7 @@ final class OrnamentInSight extends VBox {
         spread.getStyleClass().add("other-place");
         spread.setTooltip(new Tooltip("place it on every note of this rung where it is clean: Ctrl+R"));
         spread.setOnAction(e -> model.ornaments().spread());
+        deed(hear, "sight-hear", "this note plain, then with it, over and over: Shift+space", model::hear);
         deed(instead, "sight-instead", "what would be chosen without it: ? key", () -> model.ladder().askInstead());
         deed(lock, "sight-lock", "what stands on this note stays when the ladder is grown: Ctrl+K", () -> model.ladder().lock());
         deed(never, "sight-never", "growing does not put it here: Shift+Delete", () -> model.ladder().forbid());

@@ -64,6 +64,7 @@ public final class TrellisModel {
     private final OrnamentChoices ornaments = new OrnamentChoices(this);
     private final PlayerChoices player = new PlayerChoices(this);
     private final ReadOnlyObjectWrapper<TrellisState> state = new ReadOnlyObjectWrapper<>();
+    private Runnable hearing = () -> { };
     private History history;
     private Map<String, SortedMap<String, String>> habits = Map.of();
     private List<Lick> licks = List.of();
@@ -315,6 +316,16 @@ public final class TrellisModel {
     static String where(TrellisState now) {
         var stand = now.situation().tune().note(now.note());
         return stand.pitch().spoken() + (stand.barNumber() == 0 ? " of the pickup" : " in bar " + stand.barNumber());
+    }
+
+    /** Lets the ornament that is looked at be heard; what does so is told by {@link #onHear}. */
+    void hear() {
+        hearing.run();
+    }
+
+    /** What lets the ornament that is looked at be heard. */
+    public void onHear(Runnable action) {
+        hearing = action;
     }
 
     /** Where the note in hand is played, and what can be done about it. */

@@ -1,6 +1,7 @@
 package wildflourish.app.command;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -12,6 +13,8 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -124,6 +127,29 @@ class FlourishCommandTest extends CommandLineTest {
         assertThat(instead).contains("cut");
         assertThat(run("check", decorated)).isZero();
         assertThat(out.toString()).contains("clean up to");
+    }
+
+    @Test
+    void aRungIsHeardAsWaveAtATempo() throws Exception {
+        Path wave = folder.resolve("tune.wav");
+        assertThat(run("convert", file, wave, "--tune", 2, "--instrument", "fiddle", "--rung", 3, "--tempo", "1/2=120")).as(err.toString()).isZero();
+        double lasts = json("perform", file, "--tune", 2, "--instrument", "fiddle", "--rung", 3, "--tempo", "1/2=120").path("durationMs").asDouble();
+        try (AudioInputStream heard = AudioSystem.getAudioInputStream(wave.toFile())) {
+            assertThat(heard.getFormat().getSampleRate()).isEqualTo(48_000f);
+            assertThat(heard.getFormat().getChannels()).isEqualTo(1);
+            assertThat(heard.getFormat().getSampleSizeInBits()).isEqualTo(16);
+            // A second more, in which it dies away.
+            assertThat(heard.getFrameLength() / 48.0).isCloseTo(lasts + 1000, within(1.0));
+            byte[] bytes = heard.readAllBytes();
+            int loudest = 0;
+            for (int i = 0; i + 1 < bytes.length; i += 2) {
+                loudest = Math.max(loudest, Math.abs((bytes[i + 1] << 8) | (bytes[i] & 0xff)));
+            }
+            assertThat(loudest).isBetween(3000, 32_766);
+        }
+        assertThat(run("convert", file, folder.resolve("plain.wav"), "--tune", 2)).as("written for no instrument it is heard too").isZero();
+        assertThat(run("rounds", file, "--tune", 2, "--instrument", "whistle-d", "--out", folder.resolve("rounds.wav"))).isZero();
+        assertThat(Files.size(folder.resolve("rounds.wav"))).isGreaterThan(Files.size(wave) * 2);
     }
 
     @Test

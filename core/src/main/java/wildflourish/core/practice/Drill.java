@@ -63,6 +63,13 @@ public record Drill(
                 .orElseThrow(() -> new IllegalArgumentException("there is no drill '" + id + "'"));
     }
 
+    /** When a try is clean and when it goes faster, as it is told to a student. */
+    public static String ruleInWords() {
+        return ("A try is clean when the part lasts within %d %% of what was asked. It goes faster when at least %d of 100 tries are clean, and ends "
+                + "when that fails twice in a row. What is clean %d times of 100 counts as easy.").formatted(Math.round(TABLE.tolerance() * 100),
+                Math.round(TABLE.possible() * 100), Math.round(TABLE.easy() * 100));
+    }
+
     /** The onsets of one pass at a length of the part, in milliseconds. */
     public Expected expected(int lengthMs) {
         return Expected.pattern(gaps.stream().map(g -> g * lengthMs).toList(), TABLE.times());
