@@ -21,12 +21,14 @@ import wildflourish.sound.transport.Itinerary;
 import wildflourish.sound.transport.Leg;
 import wildflourish.sound.transport.Moment;
 import wildflourish.sound.transport.Piece;
+import wildflourish.sound.transport.Playback;
 
 /** Listens to the open tune. What is to be played is made ready in the background; an edit while it plays is heard at once. */
 public final class ListeningModel {
 
     private static final int SLOWEST = 25;
     private static final int FASTEST = 150;
+    private static final int WARM = 5;
 
     private final TrellisModel trellis;
     private final Player player;
@@ -39,6 +41,7 @@ public final class ListeningModel {
     private Optional<Listening.Place> place = Optional.empty();
     private int asked;
     private boolean toldDevice;
+    private boolean warm;
 
     /**
      * What sounds at this moment.
@@ -221,6 +224,7 @@ public final class ListeningModel {
             state.set(state.get().marked(Optional.empty(), Optional.empty()).withAgainst(Optional.empty()));
             return;
         }
+        warmUp();
         boolean edited = !before.arrangement().equals(now.arrangement());
         boolean rung = before.rung() != now.rung();
         boolean looked = state.get().stretch() == ListeningState.Stretch.ORNAMENT && !before.looking().equals(now.looking());
@@ -230,6 +234,19 @@ public final class ListeningModel {
             if (looked) {
                 sayWhatIsBlocked();
             }
+        }
+    }
+
+    /** Plays a little to nobody, once the teacher has begun to look about, so that the first key is answered as fast as any. */
+    private void warmUp() {
+        if (!warm && trellis.state().get().situation().tune().size() > 0) {
+            warm = true;
+            Listening.Place at = stand();
+            background.execute(() -> {
+                for (int i = 0; i < WARM; i++) {
+                    new Playback(Course.of(Listening.of(ListeningState.USUAL, at).itinerary())).render(new float[4800], 0, 4800);
+                }
+            });
         }
     }
 

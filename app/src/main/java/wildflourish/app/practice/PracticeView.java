@@ -371,7 +371,7 @@ public final class PracticeView extends BorderPane {
         delay.setText(choice.calibration().taps() == 0 ? "not calibrated yet; any letter or the space bar taps"
                 : "taps are taken %d ms earlier than they are told; the %d ms of the sound device are taken off besides".formatted(
                 Math.round(choice.calibration().delayMs()), Math.round(model.latencyMs())));
-        care.setText(model.rest().pain() + model.cautions().stream().map(c -> "\n" + c).reduce("", String::concat));
+        care.setText(model.rest().pain() + model.cautions().stream().filter(c -> !c.equals(model.rest().pain())).map(c -> "\n" + c).reduce("", String::concat));
         filling = false;
     }
 

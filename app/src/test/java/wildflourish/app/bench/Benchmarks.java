@@ -33,7 +33,12 @@ import wildflourish.core.ornament.Situation;
 import wildflourish.core.planning.Air;
 import wildflourish.core.planning.FingeringPlan;
 import wildflourish.core.planning.Planner;
+import wildflourish.core.practice.Evenness;
+import wildflourish.core.practice.Expected;
+import wildflourish.core.practice.Lilt;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.PlayedOut;
+import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
 import wildflourish.formats.abc.AbcBook;
@@ -41,6 +46,13 @@ import wildflourish.formats.abc.AbcReader;
 import wildflourish.score.engrave.Engraving;
 import wildflourish.score.engrave.ScoreEngraver;
 import wildflourish.score.engrave.ScoreRequest;
+import wildflourish.sound.transport.Backing;
+import wildflourish.sound.transport.Course;
+import wildflourish.sound.transport.Itinerary;
+import wildflourish.sound.transport.Leg;
+import wildflourish.sound.transport.Piece;
+import wildflourish.sound.transport.Playback;
+import wildflourish.sound.wave.Wav;
 
 /**
  * How long things take, warm: run with {@code mvn test -pl app -am -Dtest=Benchmarks
@@ -190,6 +202,7 @@ public class Benchmarks {
         private Situation situation;
         private Candidates candidates;
         private int note;
+        private Course heard;
 
         @Setup
         public void make() {
@@ -231,6 +244,46 @@ public class Benchmarks {
             }
         }
         return steps;
+    }
+
+    /** From the key to the first block of sound: what is to be played made ready, the full rung on one instrument of each family. */
+    @Benchmark
+    public float[] startToPlay(GrownOnEach on) {
+        Piece piece = Piece.of(on.arrangement, 4, on.arrangement.tempo(), Lilt.STRAIGHT);
+        float[] block = new float[256];
+        new Playback(Course.of(Itinerary.once(List.of(Leg.heard(piece, piece.whole())), Backing.NONE))).render(block, 0, block.length);
+        return block;
+    }
+
+    /** Four bars of the full rung rendered offline; how long they last is printed once. */
+    @Benchmark
+    public float[] renderOn(GrownOnEach on) {
+        if (on.heard == null) {
+            Piece piece = Piece.of(on.arrangement, 4, on.arrangement.tempo(), Lilt.STRAIGHT);
+            on.heard = Course.of(Itinerary.once(List.of(Leg.heard(piece, new PlayedOut.Span(Ratio.ZERO, Ratio.of(4, 1)))), Backing.NONE));
+            System.out.println(on.instrument + ": " + (on.heard.frames() / 48 + 1000) + " ms of sound");
+        }
+        return Wav.samples(on.heard);
+    }
+
+    /** The evenness of a pass of 64 onsets, one of them left out and one too many. */
+    @Benchmark
+    public Evenness evenness() {
+        return Evenness.of(PASS, PLAYED);
+    }
+
+    private static final Expected PASS = Expected.pattern(List.of(150.0, 150.0), 32);
+    private static final List<Double> PLAYED = played();
+
+    private static List<Double> played() {
+        List<Double> onsets = new java.util.ArrayList<>();
+        for (int i = 0; i < 64; i++) {
+            if (i != 20) {
+                onsets.add(i * 151.0 + i % 3 * 7);
+            }
+        }
+        onsets.add(4000.0);
+        return onsets.stream().sorted().toList();
     }
 
     /** The air of the bellows over a tune of 32 bars. */
