@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.TreeMap;
 import wildflourish.core.practice.CountIn;
 import wildflourish.core.reading.Part;
-import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Reading;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
@@ -89,7 +88,7 @@ record Listening(Itinerary itinerary, List<Integer> rungs) {
             // Around again it is the whole tune, wherever it was begun.
             case TUNE -> state.again() ? whole
                     : played.span(note, note + 1, Ratio.ZERO).map(s -> new PlayedOut.Span(s.from(), played.length())).orElse(whole);
-            case PART -> part(place, played).flatMap(p -> played.span(p.phrases().getFirst().fromNote(), lastOf(p), Ratio.ZERO)).orElse(whole);
+            case PART -> part(place, played).flatMap(p -> played.span(p.fromNote(), p.toNote(), Ratio.ZERO)).orElse(whole);
             case PHRASE -> Reading.of(played.tune(), place.arrangement().marks()).at(note)
                     .flatMap(p -> played.span(p.phrase().fromNote(), p.phrase().toNote(), Ratio.ZERO)).orElse(whole);
             case BAR -> bar(played, note).orElse(whole);
@@ -106,11 +105,6 @@ record Listening(Itinerary itinerary, List<Integer> rungs) {
     private static Optional<Part> part(Place place, PlayedOut played) {
         Reading reading = Reading.of(played.tune(), place.arrangement().marks());
         return reading.parts().stream().filter(p -> p.phrases().stream().anyMatch(f -> f.holds(place.note()))).findFirst();
-    }
-
-    /** The end of what is played on a part's first time through. */
-    private static int lastOf(Part part) {
-        return part.phrases().stream().filter(p -> !p.again()).mapToInt(Phrase::toNote).max().orElse(part.phrases().getLast().toNote());
     }
 
     private static Optional<PlayedOut.Span> bar(PlayedOut played, int note) {

@@ -63,8 +63,8 @@ public final class ListeningBar extends FlowPane {
         named(stretch, "stretch", "what is heard; [ and ] mark a stretch, Shift+space hears only this ornament");
         stretch.setOnAction(e -> chosen(() -> model.setStretch(stretch.getValue())));
         again.setOnAction(e -> chosen(() -> model.setAgain(again.isSelected())));
-        stretch.setPrefWidth(216);
-        against.setPrefWidth(176);
+        stretch.setPrefWidth(204);
+        against.setPrefWidth(164);
         under.setPrefWidth(98);
         lilt.setPrefWidth(112);
         against.setConverter(Choosing.by(this::named));
@@ -84,7 +84,13 @@ public final class ListeningBar extends FlowPane {
         place.getStyleClass().add("quiet");
         HBox pace = new HBox(4, slower, percent, faster);
         pace.setAlignment(Pos.CENTER_LEFT);
-        getChildren().addAll(play, stretch, again, pace, against, under, lilt, metronome, counted, place);
+        Button from = button("mark-from", "[", "the stretch that is heard begins with the note in hand: [ key");
+        Button to = button("mark-to", "]", "the stretch that is heard ends with the note in hand: ] key");
+        from.setAccessibleText("begin the stretch here");
+        to.setAccessibleText("end the stretch here");
+        from.setOnAction(e -> model.markFrom());
+        to.setOnAction(e -> model.markTo());
+        getChildren().addAll(play, stretch, from, to, again, pace, against, under, lilt, metronome, counted, place);
         model.state().addListener((o, before, now) -> show());
         model.lit().addListener((o, before, now) -> showPlace());
         trellis.state().addListener((o, before, now) -> rungs(now));

@@ -23,7 +23,7 @@ public record Passage(String name, int fromNote, int toNote) {
         all.add(new Passage(WHOLE, 0, reading.timeline().size()));
         for (Part part : reading.parts()) {
             if (part.phrases().size() > 1 && reading.parts().size() > 1) {
-                all.add(new Passage("part " + part.name(), part.phrases().getFirst().fromNote(), part.phrases().getLast().toNote()));
+                all.add(new Passage("part " + part.name(), part.fromNote(), part.toNote()));
             }
         }
         for (Phrase phrase : reading.phrases()) {

@@ -17,4 +17,14 @@ public record Part(String name, String letter, int fromBar, int toBar, List<Phra
         phrases = List.copyOf(phrases);
         lines = List.copyOf(lines);
     }
+
+    /** Its first note, its pickup included. */
+    public int fromNote() {
+        return phrases.getFirst().fromNote();
+    }
+
+    /** Index after the last note of its first time through. */
+    public int toNote() {
+        return phrases.stream().filter(p -> !p.again()).mapToInt(Phrase::toNote).max().orElse(phrases.getLast().toNote());
+    }
 }

@@ -29,14 +29,19 @@ public final class Course {
         starts = new long[itinerary.legs().size() + 1];
         for (int i = 0; i < itinerary.legs().size(); i++) {
             Leg leg = itinerary.legs().get(i);
-            Track track = Track.of(leg, itinerary.backing(), -leg.countInMs());
+            Track track = Track.of(leg, itinerary.backing(), -countedMs(leg));
             starts[i + 1] = starts[i] + track.frames();
             all.add(track);
         }
         tracks = List.copyOf(all);
         round = starts[starts.length - 1];
         Leg leg = itinerary.legs().get(firstLeg);
-        first = enteredMs <= -leg.countInMs() ? tracks.get(firstLeg) : Track.of(leg, itinerary.backing(), enteredMs);
+        first = Track.of(leg, itinerary.backing(), enteredMs);
+    }
+
+    /** What is counted before a leg whenever it comes: what goes around is counted in when it is begun, and not again. */
+    private double countedMs(Leg leg) {
+        return itinerary.again() ? 0 : leg.countInMs();
     }
 
     /** From the beginning. */
@@ -93,7 +98,7 @@ public final class Course {
     public Moment at(long frame) {
         long at = Math.max(0, frame);
         if (at < first.frames()) {
-            return moment(firstLeg, 0, at / (FRAMES_A_MS) + Math.max(enteredMs, -itinerary.legs().get(firstLeg).countInMs()));
+            return moment(firstLeg, 0, at / FRAMES_A_MS + Math.max(enteredMs, -itinerary.legs().get(firstLeg).countInMs()));
         }
         long since = at - first.frames() + starts[firstLeg + 1];
         long pass = since / round;
@@ -106,20 +111,11 @@ public final class Course {
         while (starts[leg + 1] <= inRound) {
             leg++;
         }
-        return moment(leg, (int) pass, (inRound - starts[leg]) / (FRAMES_A_MS) - itinerary.legs().get(leg).countInMs());
+        return moment(leg, (int) pass, (inRound - starts[leg]) / FRAMES_A_MS - countedMs(itinerary.legs().get(leg)));
     }
 
     private static Moment moment(int leg, int pass, double ms) {
         return new Moment(leg, pass, ms, false);
-    }
-
-    /** The sample, counted from where the course was entered, at which a leg's stretch begins for the first time. */
-    public long startOf(int leg, int pass) {
-        double countIn = itinerary.legs().get(leg).countInMs();
-        if (leg == firstLeg && pass == 0) {
-            return Track.frames(-enteredMs);
-        }
-        return first.frames() - starts[firstLeg + 1] + pass * round + starts[leg] + Track.frames(countIn);
     }
 
     /** The track that is played so many legs after the first; null when everything has been played. */

@@ -5,7 +5,7 @@ import java.util.List;
 /**
  * What is played, leg after leg.
  *
- * @param again whether it begins anew when it is through, without end
+ * @param again whether it begins anew when it is through, without end; it is counted in once then, where it is begun
  */
 public record Itinerary(List<Leg> legs, boolean again, Backing backing) {
 

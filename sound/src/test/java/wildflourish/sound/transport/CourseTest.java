@@ -63,6 +63,20 @@ class CourseTest {
     }
 
     @Test
+    void whatGoesAroundIsCountedInOnce() {
+        CountIn count = CountIn.of(piece.situation().tune().tune().head(), piece.played(), Ratio.ZERO);
+        Course course = Course.of(Itinerary.loop(List.of(Leg.heard(piece, bars(0, 1)).countedIn(count)), Backing.NONE));
+        assertThat(course.at(0).ms()).isCloseTo(-2000, within(1e-6));
+        assertThat(course.at(96_000)).isEqualTo(new Moment(0, 0, 0, false));
+        assertThat(course.at(192_000)).as("straight on").isEqualTo(new Moment(0, 1, 0, false));
+        assertThat(course.at(288_000 + 4800)).isEqualTo(new Moment(0, 2, 100, false));
+        Playback playback = new Playback(course);
+        float[] samples = new float[4 * 96_000];
+        playback.render(samples, 0, samples.length);
+        assertThat(wildflourish.sound.Ear.level(samples, 4100, 4400)).as("no silence for a count in between").isGreaterThan(0.01);
+    }
+
+    @Test
     void aTempoChangedWhileItIsCountedInKeepsItsShareOfTheCount() {
         CountIn count = CountIn.of(piece.situation().tune().tune().head(), piece.played(), Ratio.ZERO);
         Piece slow = Pieces.on("whistle-d", "M:4/4\nL:1/8\nK:D", "D2E2 F2G2|A2B2 c2d2|", "1/4=60", Map.of());
