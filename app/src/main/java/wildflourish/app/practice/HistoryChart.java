@@ -9,19 +9,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.stream.Stream;
-import javafx.scene.AccessibleRole;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.layout.Region;
 import javafx.scene.text.TextAlignment;
 import wildflourish.app.paint.CanvasPainter;
-import wildflourish.app.paint.Palette;
 import wildflourish.core.practice.PracticeHistory;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
 
 /** How far one thing has come, day by day, over the minutes practised on each of them. */
-final class HistoryChart extends Region {
+final class HistoryChart extends Painted {
 
     private static final double LEFT = 66;
     private static final double RIGHT = 24;
@@ -30,33 +26,17 @@ final class HistoryChart extends Region {
     private static final double BETWEEN = 56;
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.UK);
 
-    private final Canvas canvas = new Canvas();
-    private Palette palette = Palette.LIGHT;
     private Optional<PracticeHistory.Line> line = Optional.empty();
     private SortedMap<LocalDate, Double> minutes = new java.util.TreeMap<>();
 
     HistoryChart() {
-        setId("history-chart");
-        setAccessibleRole(AccessibleRole.IMAGE_VIEW);
-        getChildren().add(canvas);
-    }
-
-    void setPalette(Palette other) {
-        palette = other;
-        paint();
+        super("history-chart");
     }
 
     void show(Optional<PracticeHistory.Line> one, SortedMap<LocalDate, Double> practised) {
         line = one;
         minutes = practised;
         setAccessibleText(one.map(l -> l.name() + ": " + HistoryRow.reached(l)).orElse("nothing chosen"));
-        paint();
-    }
-
-    @Override
-    protected void layoutChildren() {
-        canvas.setWidth(Math.max(1, getWidth()));
-        canvas.setHeight(Math.max(1, getHeight()));
         paint();
     }
 
@@ -68,10 +48,9 @@ final class HistoryChart extends Region {
         }
     }
 
-    private void paint() {
-        GraphicsContext g = canvas.getGraphicsContext2D();
-        g.setFill(palette.paper());
-        g.fillRect(0, 0, canvas.getWidth(), canvas.getHeight());
+    @Override
+    void paint(GraphicsContext g) {
+        paper(g);
         if (minutes.isEmpty() || getHeight() < 220) {
             return;
         }
@@ -86,7 +65,7 @@ final class HistoryChart extends Region {
     private void reached(GraphicsContext g, PracticeHistory.Line one, Days days, double bottom) {
         g.setFont(CanvasPainter.text(Face.SERIF_BOLD, 16));
         g.setTextAlign(TextAlignment.LEFT);
-        g.setFill(palette.of(Ink.MUSIC));
+        g.setFill(palette().of(Ink.MUSIC));
         g.fillText(one.name(), 12, 24);
         g.setFont(CanvasPainter.text(Face.SANS, 13));
         List<Double> values = Stream.concat(one.best().values().stream(), one.tried().values().stream()).toList();
@@ -97,10 +76,10 @@ final class HistoryChart extends Region {
         double most = Math.ceil(high / step) * step + step * 0.5;
         for (double mark = Math.max(0, least); mark <= most; mark += step) {
             double y = y(mark, least, most, one.gesture(), bottom);
-            g.setStroke(palette.of(Ink.STAVE));
+            g.setStroke(palette().of(Ink.STAVE));
             g.setLineWidth(0.5);
             g.strokeLine(LEFT, y, getWidth() - RIGHT, y);
-            g.setFill(palette.of(Ink.QUIET));
+            g.setFill(palette().of(Ink.QUIET));
             g.setTextAlign(TextAlignment.RIGHT);
             g.fillText(String.valueOf(Math.round(mark)), LEFT - 8, y + 4);
         }
@@ -111,7 +90,7 @@ final class HistoryChart extends Region {
 
     private void line(GraphicsContext g, PracticeHistory.Line one, Days days, double least, double most, double bottom) {
         g.setLineWidth(2);
-        g.setStroke(palette.of(Ink.ROLL));
+        g.setStroke(palette().of(Ink.ROLL));
         one.tried().forEach((day, value) -> {
             double x = days.x(day);
             double y = y(value, least, most, one.gesture(), bottom);
@@ -123,8 +102,8 @@ final class HistoryChart extends Region {
         double beforeX = -1;
         double beforeY = 0;
         boolean falling = false;
-        g.setStroke(palette.of(Ink.GLIDE));
-        g.setFill(palette.of(Ink.GLIDE));
+        g.setStroke(palette().of(Ink.GLIDE));
+        g.setFill(palette().of(Ink.GLIDE));
         g.setLineWidth(2);
         for (Map.Entry<LocalDate, Double> day : one.best().entrySet()) {
             double x = days.x(day.getKey());
@@ -137,7 +116,7 @@ final class HistoryChart extends Region {
             beforeX = x;
             beforeY = y;
         }
-        g.setFill(palette.of(Ink.MUSIC));
+        g.setFill(palette().of(Ink.MUSIC));
         g.setTextAlign(TextAlignment.RIGHT);
         g.fillText(String.valueOf(Math.round(one.best().lastEntry().getValue())), beforeX - 8, beforeY + (falling ? 20 : -9));
     }
@@ -151,7 +130,7 @@ final class HistoryChart extends Region {
         double bottom = getHeight() - 26;
         double most = Math.max(5, minutes.values().stream().mapToDouble(d -> d).max().orElse(5));
         g.setFont(CanvasPainter.text(Face.SANS, 13));
-        g.setFill(palette.of(Ink.QUIET));
+        g.setFill(palette().of(Ink.QUIET));
         g.setTextAlign(TextAlignment.LEFT);
         g.fillText("minutes practised, everything together", LEFT, bottom - MINUTES - 6);
         double width = Math.min(26, days.width() / days.count() * 0.6);
@@ -160,20 +139,20 @@ final class HistoryChart extends Region {
             LocalDate day = days.first().plusDays(d);
             double x = days.x(day);
             double tall = minutes.getOrDefault(day, 0.0) / most * (MINUTES - 22);
-            g.setFill(palette.of(Ink.BREATH));
+            g.setFill(palette().of(Ink.BREATH));
             g.fillRect(x - width / 2, bottom - tall, width, tall);
             g.setTextAlign(TextAlignment.CENTER);
             if (tall > 0) {
                 double spent = minutes.get(day);
-                g.setFill(palette.of(Ink.MUSIC));
+                g.setFill(palette().of(Ink.MUSIC));
                 g.fillText(spent < 1 ? "<1" : String.valueOf(Math.round(spent)), x, bottom - tall - 4);
             }
             if (d % every == 0) {
-                g.setFill(palette.of(Ink.QUIET));
+                g.setFill(palette().of(Ink.QUIET));
                 g.fillText(day.format(DAY), x, bottom + 18);
             }
         }
-        g.setStroke(palette.of(Ink.STAVE));
+        g.setStroke(palette().of(Ink.STAVE));
         g.setLineWidth(1);
         g.strokeLine(LEFT, bottom + 0.5, getWidth() - RIGHT, bottom + 0.5);
     }

@@ -2,37 +2,24 @@ package wildflourish.app.practice;
 
 import java.util.ArrayList;
 import java.util.List;
-import javafx.scene.AccessibleRole;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.layout.Region;
 import javafx.scene.text.TextAlignment;
 import wildflourish.app.paint.CanvasPainter;
-import wildflourish.app.paint.Palette;
 import wildflourish.core.practice.Steps;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
 
 /** The steps up to the goal as the rungs of a trellis, and the passes of this sitting climbing them: full when even. */
-final class PassGraph extends Region {
+final class PassGraph extends Painted {
 
     private static final double LEFT = 58;
     private static final double APART = 22;
 
-    private final Canvas canvas = new Canvas();
-    private Palette palette = Palette.LIGHT;
     private PracticeState state;
 
     PassGraph() {
-        setId("climb");
-        setAccessibleRole(AccessibleRole.IMAGE_VIEW);
+        super("climb");
         setPrefHeight(230);
-        getChildren().add(canvas);
-    }
-
-    void setPalette(Palette other) {
-        palette = other;
-        paint();
     }
 
     void show(PracticeState now) {
@@ -43,19 +30,12 @@ final class PassGraph extends Region {
         }
     }
 
-    @Override
-    protected void layoutChildren() {
-        canvas.setWidth(Math.max(1, getWidth()));
-        canvas.setHeight(Math.max(1, getHeight()));
-        paint();
-    }
-
     /** A pass on a rung. */
     private record Mark(int rung, boolean even) {}
 
-    private void paint() {
-        GraphicsContext g = canvas.getGraphicsContext2D();
-        g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
+    @Override
+    void paint(GraphicsContext g) {
+        g.clearRect(0, 0, getWidth(), getHeight());
         if (state == null) {
             return;
         }
@@ -99,16 +79,16 @@ final class PassGraph extends Region {
         for (int r = 0; r < rungs.size(); r++) {
             double y = y(r, step);
             g.setLineWidth(r == next ? 2 : 1);
-            g.setStroke(palette.of(r == next ? Ink.GLIDE : Ink.STAVE));
+            g.setStroke(palette().of(r == next ? Ink.GLIDE : Ink.STAVE));
             g.strokeLine(LEFT, y, width, y);
-            g.setFill(palette.of(r == next ? Ink.MUSIC : Ink.QUIET));
+            g.setFill(palette().of(r == next ? Ink.MUSIC : Ink.QUIET));
             g.fillText(rungs.get(r), LEFT - 8, y + 4);
         }
         for (int m = first; m < marks.size(); m++) {
             double x = LEFT + 14 + (m - first) * APART;
             double y = y(Math.max(0, marks.get(m).rung()), step);
             if (m > first) {
-                g.setStroke(palette.of(Ink.QUIET));
+                g.setStroke(palette().of(Ink.QUIET));
                 g.setLineWidth(1);
                 g.strokeLine(x - APART, y(Math.max(0, marks.get(m - 1).rung()), step), x, y);
             }
@@ -123,9 +103,9 @@ final class PassGraph extends Region {
     }
 
     private void mark(GraphicsContext g, double x, double y, boolean even) {
-        g.setFill(palette.of(even ? Ink.GLIDE : Ink.PAPER));
+        g.setFill(palette().of(even ? Ink.GLIDE : Ink.PAPER));
         g.fillOval(x - 6, y - 6, 12, 12);
-        g.setStroke(palette.of(even ? Ink.GLIDE : Ink.ROLL));
+        g.setStroke(palette().of(even ? Ink.GLIDE : Ink.ROLL));
         g.setLineWidth(2);
         g.strokeOval(x - 6, y - 6, 12, 12);
     }

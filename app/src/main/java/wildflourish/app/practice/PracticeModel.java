@@ -3,7 +3,6 @@ package wildflourish.app.practice;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -66,11 +65,8 @@ public final class PracticeModel {
     private final Clock clock;
     private final Duration pause;
     private final ReadOnlyObjectWrapper<PracticeState> state = new ReadOnlyObjectWrapper<>();
-    private final ReadOnlyObjectWrapper<PracticeHistory> history = new ReadOnlyObjectWrapper<>(PracticeHistory.of(List.of(), ZoneId.systemDefault()));
-    private final List<LoggedPass> log = new ArrayList<>();
-    private final List<Rest.Stretch> stretches = new ArrayList<>();
+    private final PracticeLog log;
     private StepRule rule = StepRule.USUAL;
-    private Rest rest = Rest.USUAL;
     private Calibration calibration = Calibration.NONE;
     private Hands hands = new KeyHands(Calibration.NONE);
     private Optional<HandsChoice> handsOf = Optional.empty();
@@ -79,7 +75,6 @@ public final class PracticeModel {
     private long openTune = -1;
     private int asked;
     private boolean shown;
-    private boolean reminded;
 
     /** A sitting under way: which of its legs was begun last, and what has been played in it. */
     private static final class Going {
@@ -118,6 +113,7 @@ public final class PracticeModel {
         this.ui = ui;
         this.say = say;
         this.clock = clock;
+        this.log = new PracticeLog(keeping, clock);
         this.pause = pause;
         trellis.state().addListener((o, before, now) -> {
             if (shown && (before == null || before.rung() != now.rung() || !before.arrangement().equals(now.arrangement()))) {
@@ -133,7 +129,7 @@ public final class PracticeModel {
 
     /** What the log tells. */
     public ReadOnlyObjectProperty<PracticeHistory> history() {
-        return history.getReadOnlyProperty();
+        return log.history();
     }
 
     public StepRule rule() {
@@ -141,7 +137,7 @@ public final class PracticeModel {
     }
 
     public Rest rest() {
-        return rest;
+        return log.rest();
     }
 
     /** The usual cautions for the instrument in hand. */
@@ -161,13 +157,11 @@ public final class PracticeModel {
 
     /** Takes in what was logged and remembered earlier. */
     public void recall(List<LoggedPass> passes, Optional<String> keptRule, Optional<String> keptRest, Optional<String> keptDelay) {
-        log.clear();
-        log.addAll(passes);
-        recount();
+        log.recall(passes);
         try {
             keptRule.map(r -> r.split(" ")).ifPresent(r ->
                     rule = rule.withEvenUpTo(Double.parseDouble(r[0])).withPasses(Integer.parseInt(r[1])));
-            keptRest.ifPresent(r -> rest = rest.after(Double.parseDouble(r)));
+            keptRest.ifPresent(r -> log.restAfter(Double.parseDouble(r)));
             keptDelay.ifPresent(d -> calibrated(new Calibration(Double.parseDouble(d), 0, Calibration.FEWEST)));
         } catch (IllegalArgumentException | ArrayIndexOutOfBoundsException e) {
             say.accept("how you practise could not be read; it is as usual again");
@@ -180,8 +174,7 @@ public final class PracticeModel {
             keys.setCalibration(found);
         }
         if (state.get() != null) {
-            choose(c -> new PracticeState.Choice(c.mode(), c.passages(), c.passage(), c.rung(), c.plan(), c.hands(), c.percent(), c.along(),
-                    c.drills(), c.drill(), found));
+            choose(c -> c.with(found));
         }
     }
 
@@ -198,11 +191,8 @@ public final class PracticeModel {
                 : before.choice().drill().filter(drills::contains).or(() -> drills.stream().findFirst());
         int rung = now.rung();
         int passage = same ? Math.min(before.choice().passage(), Math.max(0, passages.size() - 1)) : inHand(passages, now.note());
-        PracticeState.Choice choice = before == null
-                ? new PracticeState.Choice(PracticeState.Mode.TUNE, passages, passage, rung, PracticePlan.all().getFirst(), HandsChoice.KEYS,
-                        80, false, drills, drill, calibration)
-                : new PracticeState.Choice(before.choice().mode(), passages, passage, rung, before.choice().plan(), before.choice().hands(),
-                        before.choice().percent(), before.choice().along(), drills, drill, calibration);
+        PracticeState.Choice choice = (before == null ? PracticeState.Choice.USUAL.with(calibration) : before.choice())
+                .on(passages, passage, rung, drills, drill);
         boolean sameGoal = same && before.steps().map(s -> s.tempi().getLast().equals(arrangement.tempo())).orElse(true);
         if (same && (before.isRunning() && before.choice().rung() == rung || sameGoal && before.choice().equals(choice))) {
             state.set(before.with(choice));
@@ -240,7 +230,7 @@ public final class PracticeModel {
     private Steps known(Steps steps, PracticeState.Choice choice) {
         String subject = trellis.arrangement().tune().title();
         String passage = choice.inHand().map(Passage::name).orElse("");
-        Optional<Double> reached = history.get().lines().stream()
+        Optional<Double> reached = log.history().get().lines().stream()
                 .filter(l -> !l.gesture() && l.subject().equals(subject) && l.passage().equals(passage)
                         && l.instrument().equals(trellis.arrangement().instrument().id())
                         && l.unit().equals(trellis.arrangement().tempo().beatName()))
@@ -264,14 +254,12 @@ public final class PracticeModel {
     }
 
     public void setMode(PracticeState.Mode mode) {
-        choose(c -> new PracticeState.Choice(mode, c.passages(), c.passage(), c.rung(), c.plan(), c.hands(), c.percent(), c.along(), c.drills(),
-                c.drill(), c.calibration()));
+        choose(c -> c.with(mode));
     }
 
     /** Takes another stretch, and its first note in hand. */
     public void setPassage(int passage) {
-        choose(c -> new PracticeState.Choice(c.mode(), c.passages(), Math.clamp(passage, 0, Math.max(0, c.passages().size() - 1)), c.rung(),
-                c.plan(), c.hands(), c.percent(), c.along(), c.drills(), c.drill(), c.calibration()));
+        choose(c -> c.withPassage(passage));
         state.get().choice().inHand().ifPresent(p -> trellis.select(trellis.rung(), p.fromNote()));
     }
 
@@ -281,31 +269,26 @@ public final class PracticeModel {
     }
 
     public void setPlan(PracticePlan plan) {
-        choose(c -> new PracticeState.Choice(c.mode(), c.passages(), c.passage(), c.rung(), plan, c.hands(), c.percent(), c.along(), c.drills(),
-                c.drill(), c.calibration()));
+        choose(c -> c.with(plan));
     }
 
     /** Chooses who plays. */
     public void setHands(HandsChoice who) {
-        choose(c -> new PracticeState.Choice(c.mode(), c.passages(), c.passage(), c.rung(), c.plan(), who, c.percent(), c.along(), c.drills(),
-                c.drill(), c.calibration()));
+        choose(c -> c.with(who));
     }
 
     /** The tempo of call and response, in per cent of the tune's. */
     public void setPercent(int percent) {
-        choose(c -> new PracticeState.Choice(c.mode(), c.passages(), c.passage(), c.rung(), c.plan(), c.hands(), Math.clamp(percent, 30, 120),
-                c.along(), c.drills(), c.drill(), c.calibration()));
+        choose(c -> c.withPercent(percent));
     }
 
     /** Lets the tune sound while the student plays. */
     public void setAlong(boolean along) {
-        choose(c -> new PracticeState.Choice(c.mode(), c.passages(), c.passage(), c.rung(), c.plan(), c.hands(), c.percent(), along, c.drills(),
-                c.drill(), c.calibration()));
+        choose(c -> c.withAlong(along));
     }
 
     public void setDrill(Drill drill) {
-        choose(c -> new PracticeState.Choice(c.mode(), c.passages(), c.passage(), c.rung(), c.plan(), c.hands(), c.percent(), c.along(), c.drills(),
-                Optional.of(drill), c.calibration()));
+        choose(c -> c.with(drill));
     }
 
     /** Changes the step rule; the steps begin anew with it. */
@@ -319,8 +302,8 @@ public final class PracticeModel {
 
     /** Reminds of a rest after so many minutes; 0 for never. */
     public void setRestAfter(double minutes) {
-        rest = Rest.USUAL.after(Math.clamp(minutes, 0, 120));
-        keeping.remember("rest after", String.valueOf(rest.afterMinutes()));
+        log.restAfter(Math.clamp(minutes, 0, 120));
+        keeping.remember("rest after", String.valueOf(log.rest().afterMinutes()));
     }
 
     public boolean isRunning() {
@@ -561,10 +544,9 @@ public final class PracticeModel {
         all.add(new PracticeState.Done(turn.turn().words(), pass, even, advice));
         state.set(before.after(turn.turn().with(pass), all, next.map(Steps.Next::steps), run, advice).at(before.nowMs(), played));
         if (!played.isEmpty()) {
-            Instant end = clock.instant();
-            turn.what().ifPresent(what -> keep(LoggedPass.of(end.minusMillis(Math.round(pass.expected().lengthMs())), what, pass, even)));
-            stretches.add(new Rest.Stretch(end.minusMillis(Math.round(pass.expected().lengthMs())), end,
-                    drill && before.choice().drill().filter(Drill::tiring).isPresent()));
+            Instant began = clock.instant().minusMillis(Math.round(pass.expected().lengthMs()));
+            boolean tiring = drill && before.choice().drill().filter(Drill::tiring).isPresent();
+            turn.what().ifPresent(what -> log.keep(LoggedPass.of(began, what, pass, even), tiring));
         }
     }
 
@@ -590,16 +572,6 @@ public final class PracticeModel {
         }
     }
 
-    private void keep(LoggedPass pass) {
-        keeping.log(pass);
-        log.add(pass);
-        recount();
-    }
-
-    private void recount() {
-        history.set(PracticeHistory.of(log, ZoneId.systemDefault()));
-    }
-
     /** All turns are over: goes on, or rests. */
     private void settle() {
         PracticeState now = state.get();
@@ -608,9 +580,8 @@ public final class PracticeModel {
         }
         boolean nothingPlayed = now.played().isEmpty();
         boolean onward = now.steps().map(s -> !s.reached()).orElse(now.run().map(r -> !r.done()).orElse(false));
-        Optional<String> due = rest.due(stretches, clock.instant());
-        boolean restNow = due.isPresent() && !reminded;
-        reminded = due.isPresent();
+        Optional<String> due = log.due();
+        boolean restNow = log.pausesFor(due);
         PracticeState.Phase phase = onward && !restNow && !nothingPlayed ? PracticeState.Phase.BETWEEN : PracticeState.Phase.RESTING;
         state.set(now.with(phase).reminded(due.orElse("")));
         resumeAt = phase == PracticeState.Phase.BETWEEN ? clock.instant().plus(pause) : Instant.MAX;
@@ -674,7 +645,7 @@ public final class PracticeModel {
 
     /** The log so far, the oldest pass first. */
     public List<LoggedPass> log() {
-        return List.copyOf(log);
+        return log.passes();
     }
 
     /** What the tempo of the tune in hand is, for the goal. */

@@ -306,6 +306,7 @@ public final class PracticeView extends BorderPane {
             return;
         }
         if (e.getCode() == KeyCode.ENTER) {
+            down.clear();
             model.toggle();
             e.consume();
         } else if (e.getCode() == KeyCode.SPACE || e.getCode().isLetterKey()) {

@@ -2,14 +2,10 @@ package wildflourish.app.practice;
 
 import java.util.List;
 import java.util.Optional;
-import javafx.scene.AccessibleRole;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.text.TextAlignment;
 import wildflourish.app.paint.CanvasPainter;
-import wildflourish.app.paint.Palette;
 import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.Expected;
 import wildflourish.core.practice.Matching;
@@ -20,7 +16,7 @@ import wildflourish.score.display.Ink;
  * A turn drawn against the pulse: rows of some bars, a ring where each onset is expected, a dot where it came. Early ones stand
  * above the line, late ones hang below it, as far as they are off.
  */
-final class PulseLanes extends Region {
+final class PulseLanes extends Painted {
 
     private static final double LEFT = 22;
     private static final double RIGHT = 14;
@@ -36,33 +32,17 @@ final class PulseLanes extends Region {
     private static final double BAD = 0.25;
     private static final double CLOSEST = 13;
 
-    private final Canvas canvas = new Canvas();
-    private Palette palette = Palette.LIGHT;
     private PracticeState state;
 
     PulseLanes() {
-        setId("lanes");
+        super("lanes");
         getStyleClass().add("lanes");
         setFocusTraversable(true);
-        setAccessibleRole(AccessibleRole.IMAGE_VIEW);
         setAccessibleText("onsets against the pulse");
-        getChildren().add(canvas);
-    }
-
-    void setPalette(Palette other) {
-        palette = other;
-        paint();
     }
 
     void show(PracticeState now) {
         state = now;
-        paint();
-    }
-
-    @Override
-    protected void layoutChildren() {
-        canvas.setWidth(Math.max(1, getWidth()));
-        canvas.setHeight(Math.max(1, getHeight()));
         paint();
     }
 
@@ -114,15 +94,14 @@ final class PulseLanes extends Region {
         return closest;
     }
 
-    private void paint() {
-        GraphicsContext g = canvas.getGraphicsContext2D();
-        g.setFill(palette.paper());
-        g.fillRect(0, 0, canvas.getWidth(), canvas.getHeight());
+    @Override
+    void paint(GraphicsContext g) {
+        paper(g);
         if (state == null) {
             return;
         }
         g.setFont(CanvasPainter.text(Face.SANS, 13));
-        g.setFill(palette.of(Ink.QUIET));
+        g.setFill(palette().of(Ink.QUIET));
         g.setTextAlign(TextAlignment.LEFT);
         if (state.turn().isEmpty()) {
             g.fillText("Enter begins. A ring is where a note is expected, a dot is where it came.", LEFT, TOP);
@@ -140,7 +119,7 @@ final class PulseLanes extends Region {
                 || state.phase() == PracticeState.Phase.CALIBRATING;
         if (moving && state.nowMs() >= 0 && state.nowMs() <= turn.expected().lengthMs()) {
             int row = rows.row(state.nowMs());
-            g.setStroke(palette.of(Ink.GLIDE));
+            g.setStroke(palette().of(Ink.GLIDE));
             g.setLineWidth(2);
             double x = rows.x(state.nowMs());
             g.strokeLine(x, rows.y(row) - rows.height() * 0.42, x, rows.y(row) + rows.height() * 0.42);
@@ -149,7 +128,7 @@ final class PulseLanes extends Region {
 
     private void pulse(GraphicsContext g, PracticeState.Turn turn, Rows rows) {
         g.setLineWidth(1);
-        g.setStroke(palette.of(Ink.STAVE));
+        g.setStroke(palette().of(Ink.STAVE));
         for (int row = 0; row < rows.count(); row++) {
             double end = Math.min(rows.rowMs(), turn.expected().lengthMs() - row * rows.rowMs());
             double y = Math.round(rows.y(row)) + 0.5;
@@ -169,10 +148,10 @@ final class PulseLanes extends Region {
     }
 
     private void ring(GraphicsContext g, double x, double y, double radius) {
-        g.setFill(palette.paper());
+        g.setFill(palette().paper());
         g.fillOval(x - radius, y - radius, 2 * radius, 2 * radius);
         g.setLineWidth(1.5);
-        g.setStroke(palette.of(Ink.QUIET));
+        g.setStroke(palette().of(Ink.QUIET));
         g.strokeOval(x - radius, y - radius, 2 * radius, 2 * radius);
     }
 
@@ -190,7 +169,7 @@ final class PulseLanes extends Region {
             double ms = pass.played().get(pair.played());
             dot(g, ms, ms - onset.atMs(), share(turn.expected(), onset, ms - onset.atMs()), rows);
         }
-        g.setStroke(palette.of(Ink.MISSING));
+        g.setStroke(palette().of(Ink.MISSING));
         g.setLineWidth(2);
         for (int missed : pass.matching().missed()) {
             Expected.Onset onset = turn.expected().onsets().get(missed);
@@ -214,12 +193,12 @@ final class PulseLanes extends Region {
         double left = rows.x(from);
         double right = rows.row(to) == rows.row(from) ? rows.x(to) : getWidth() - RIGHT;
         double y = rows.y(rows.row(from)) + 30;
-        g.setStroke(palette.of(Ink.ROLL));
+        g.setStroke(palette().of(Ink.ROLL));
         g.setLineWidth(1.5);
         g.strokeLine(left, y - 6, left, y);
         g.strokeLine(left, y, right, y);
         g.strokeLine(right, y, right, y - 6);
-        g.setFill(palette.of(Ink.ROLL));
+        g.setFill(palette().of(Ink.ROLL));
         boolean roomBehind = right < getWidth() - 130;
         g.setTextAlign(roomBehind ? TextAlignment.LEFT : TextAlignment.RIGHT);
         String words = "%s by %d %%".formatted(odd.ratio() < 1 ? "short" : "long", Math.round(Math.abs(odd.ratio() - 1) * 100));
@@ -234,7 +213,7 @@ final class PulseLanes extends Region {
     }
 
     private void dot(GraphicsContext g, double ms, double off, double share, Rows rows) {
-        Color colour = palette.of(share <= GOOD ? Ink.GLIDE : share <= BAD ? Ink.COMPANY : Ink.MISSING);
+        Color colour = palette().of(share <= GOOD ? Ink.GLIDE : share <= BAD ? Ink.COMPANY : Ink.MISSING);
         double x = Math.clamp(rows.x(Math.max(0, ms)), LEFT - 8, getWidth() - 6);
         double line = rows.y(rows.row(Math.max(0, ms)));
         double y = line + Math.clamp(off * OFF, -MOST_OFF, MOST_OFF);

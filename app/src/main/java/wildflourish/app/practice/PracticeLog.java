@@ -1,0 +1,78 @@
+package wildflourish.app.practice;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import wildflourish.core.practice.LoggedPass;
+import wildflourish.core.practice.PracticeHistory;
+import wildflourish.core.practice.Rest;
+
+/** What has been played: the passes with what they tell, and when a rest is due. */
+final class PracticeLog {
+
+    private final PracticeModel.Keeping keeping;
+    private final Clock clock;
+    private final ReadOnlyObjectWrapper<PracticeHistory> history = new ReadOnlyObjectWrapper<>(PracticeHistory.of(List.of(), ZoneId.systemDefault()));
+    private final List<LoggedPass> passes = new ArrayList<>();
+    private final List<Rest.Stretch> stretches = new ArrayList<>();
+    private Rest rest = Rest.USUAL;
+    private boolean reminded;
+
+    PracticeLog(PracticeModel.Keeping keeping, Clock clock) {
+        this.keeping = keeping;
+        this.clock = clock;
+    }
+
+    ReadOnlyObjectProperty<PracticeHistory> history() {
+        return history.getReadOnlyProperty();
+    }
+
+    List<LoggedPass> passes() {
+        return List.copyOf(passes);
+    }
+
+    Rest rest() {
+        return rest;
+    }
+
+    void restAfter(double minutes) {
+        rest = Rest.USUAL.after(minutes);
+    }
+
+    /** Takes in what was logged earlier. */
+    void recall(List<LoggedPass> logged) {
+        passes.clear();
+        passes.addAll(logged);
+        recount();
+    }
+
+    /** A pass that ended now. */
+    void keep(LoggedPass pass, boolean tiring) {
+        keeping.log(pass);
+        passes.add(pass);
+        Instant end = clock.instant();
+        stretches.add(new Rest.Stretch(end.minusMillis(Math.round(pass.seconds() * 1000)), end, tiring));
+        recount();
+    }
+
+    private void recount() {
+        history.set(PracticeHistory.of(passes, ZoneId.systemDefault()));
+    }
+
+    /** The reminder that is due now, if any. */
+    Optional<String> due() {
+        return rest.due(stretches, clock.instant());
+    }
+
+    /** Whether to pause for a reminder: the first time that it is due, and not again before there was a rest. */
+    boolean pausesFor(Optional<String> due) {
+        boolean first = due.isPresent() && !reminded;
+        reminded = due.isPresent();
+        return first;
+    }
+}
