@@ -39,8 +39,13 @@ public final class AcrossView extends BorderPane {
     private Palette palette = Palette.LIGHT;
     private boolean filling;
 
-    /** A view of the model; {@code taken} runs after a version has been put on the trellis. */
-    public AcrossView(AcrossModel model, Runnable taken) {
+    /**
+     * A view of the model.
+     *
+     * @param taken runs after a version has been put on the trellis
+     * @param hear lets the phrase in hand be heard on the instrument of the row in hand, or stops
+     */
+    public AcrossView(AcrossModel model, Runnable taken, Runnable hear) {
         this.model = model;
         this.taken = taken;
         getStyleClass().add("across");
@@ -76,7 +81,14 @@ public final class AcrossView extends BorderPane {
         take.setOnAction(e -> take());
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox top = new HBox(8, title, gap, take);
+        Button heard = new Button("Hear");
+        heard.setId("across-hear");
+        heard.setTooltip(new Tooltip("the phrase in hand on this instrument, or stop: space"));
+        heard.setOnAction(e -> {
+            hear.run();
+            focusList();
+        });
+        HBox top = new HBox(8, title, gap, heard, take);
         top.setAlignment(Pos.CENTER_LEFT);
         Label key = quiet("Solid: the same. Hatched: by its own means. Striped: changed. Grey: left out.");
         VBox left = new VBox(8, heading, key, instruments);

@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.concurrent.Executor;
@@ -21,13 +22,16 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import wildflourish.app.across.AcrossModel;
+import wildflourish.app.across.AcrossState;
 import wildflourish.app.chart.ChartModel;
 import wildflourish.app.chart.ChartState;
 import wildflourish.app.listening.ListeningModel;
+import wildflourish.app.listening.ListeningState;
 import wildflourish.app.listening.Player;
 import wildflourish.app.paint.Palette;
 import wildflourish.app.practice.PracticeModel;
 import wildflourish.app.reading.ReadingModel;
+import wildflourish.app.reading.ReadingState;
 import wildflourish.app.reading.Recollection;
 import wildflourish.app.rounds.RoundsModel;
 import wildflourish.app.rounds.RoundsState;
@@ -163,6 +167,8 @@ public final class DeskModel {
                 keeper.remember(name, value);
             }
         }, background, ui, this::say, Clock.systemUTC(), betweenPasses);
+        listening.lit().addListener((o, a, now) -> rounds.sounds(screen.get() == Screen.ROUNDS
+                ? now.map(l -> OptionalInt.of(l.note())).orElse(OptionalInt.empty()) : OptionalInt.empty()));
         screen.addListener((o, a, now) -> {
             if (listening.state().get().playing()) {
                 listening.stop();
@@ -230,9 +236,20 @@ public final class DeskModel {
         }
     }
 
-    /** Plays the rounds, or the whole set, from beginning to end, or stops. */
-    public void playRounds() {
-        rounds.written().ifPresentOrElse(w -> listening.togglePlay(w, WrittenOut.RUNG), () -> say("there is nothing to play yet"));
+    /** Lets what the screen is about be heard, or stops: the trellis, a phrase, the rounds, the version on another instrument. */
+    public void hear() {
+        switch (screen.get()) {
+            case TRELLIS -> listening.toggle();
+            case ROUNDS -> rounds.toHear().ifPresentOrElse(w -> listening.toggle(w, WrittenOut.RUNG, 0, ListeningState.Stretch.TUNE),
+                    () -> say("there is nothing to play yet"));
+            case READING -> Optional.ofNullable(reading.state().get()).flatMap(ReadingState::passage).ifPresent(
+                    p -> listening.toggle(trellis.arrangement(), 0, p.phrase().fromNote(), ListeningState.Stretch.PHRASE));
+            case ACROSS -> Optional.ofNullable(across.state().get()).flatMap(AcrossState::row).ifPresent(row -> {
+                Arrangement there = trellis.arrangement().on(row.instrument(), row.translation().ladder());
+                listening.toggle(there, Math.min(trellis.rung(), there.ladder().size() - 1), trellis.note(), ListeningState.Stretch.PHRASE);
+            });
+            default -> { }
+        }
     }
 
     /** Looks where the sound is; called for each frame. */

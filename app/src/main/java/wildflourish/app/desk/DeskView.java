@@ -2,7 +2,9 @@ package wildflourish.app.desk;
 
 import java.io.File;
 import java.nio.file.Path;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 import javafx.animation.AnimationTimer;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -50,14 +52,17 @@ public final class DeskView extends BorderPane {
     private static final String CHART_HINTS = "↑ ↓ note    Enter: take a change    Ctrl+Z undo    Ctrl+P print the chart";
 
     private static final String READING_HINTS =
-            "← → phrase    Alt+← → move its start    J join    D divide    N name    R remark    Enter: on the trellis    Ctrl+Z undo";
+            "← → phrase    Alt+← → move its start    J join    D divide    N name    R remark    space hear    Enter: on the trellis";
 
     private static final String ROUNDS_HINTS =
             "← → ↑ ↓ pass    + – fuller, barer    V variation    B bare, some, all    S shuffle    T X times    space hear    Ctrl+E write";
 
     private static final String PRACTICE_HINTS = "Enter: begin, stop    space or any letter: tap    Ctrl+E write the log    Ctrl+2 trellis";
 
-    private static final String ACROSS_HINTS = "↑ ↓ instrument    Enter: take it to the trellis    Ctrl+2 trellis";
+    private static final String ACROSS_HINTS = "↑ ↓ instrument    space hear    Enter: take it to the trellis";
+
+    private static final Set<DeskModel.Screen> HEARD_BY_SPACE = EnumSet.of(DeskModel.Screen.READING, DeskModel.Screen.ROUNDS,
+            DeskModel.Screen.ACROSS);
 
     private final DeskModel model;
     private final AcrossView across;
@@ -83,9 +88,9 @@ public final class DeskView extends BorderPane {
     public DeskView(DeskModel model) {
         this.model = model;
         this.trellis = new TrellisView(model.trellis());
-        this.across = new AcrossView(model.across(), () -> model.screen().set(DeskModel.Screen.TRELLIS));
-        this.reading = new ReadingView(model.reading(), () -> model.screen().set(DeskModel.Screen.TRELLIS));
-        this.rounds = new RoundsView(model.rounds(), model::follow, this::askForExport);
+        this.across = new AcrossView(model.across(), () -> model.screen().set(DeskModel.Screen.TRELLIS), model::hear);
+        this.reading = new ReadingView(model.reading(), () -> model.screen().set(DeskModel.Screen.TRELLIS), model::hear);
+        this.rounds = new RoundsView(model.rounds(), model::follow, this::askForExport, model::hear);
         this.practice = new PracticeView(model.practice(), model.trellis(), model.shelf().tunes(), model::practise, this::askForLog);
         trellis.setBelow(new ListeningBar(model.listening(), model.trellis(), trellis.score()::requestFocus));
         this.chart = new ChartView(model.chart());
@@ -198,6 +203,9 @@ public final class DeskView extends BorderPane {
         busy.textProperty().bind(model.busy().concat(" …"));
         Button stop = new Button("Stop");
         stop.setOnAction(e -> model.cancel());
+        Label sounding = new Label();
+        sounding.setId("sounding");
+        model.listening().lit().addListener((o, a, now) -> sounding.setText(now.map(l -> "♪ " + l.words()).orElse("")));
         HBox work = new HBox(8, busy, stop);
         work.setAlignment(Pos.CENTER_LEFT);
         work.visibleProperty().bind(model.busy().isNotEmpty());
@@ -207,7 +215,7 @@ public final class DeskView extends BorderPane {
         hints.getStyleClass().add("quiet");
         hints.setMinWidth(0);
         HBox.setHgrow(message, Priority.SOMETIMES);
-        HBox bar = new HBox(12, message, work, gap, hints);
+        HBox bar = new HBox(12, message, sounding, work, gap, hints);
         bar.setAlignment(Pos.CENTER_LEFT);
         bar.getStyleClass().add("bottom");
         return bar;
@@ -416,7 +424,8 @@ public final class DeskView extends BorderPane {
     /** Walks the open tune's edits, on every screen that makes them. */
     private void walk(java.util.function.Consumer<TrellisModel> command) {
         DeskModel.Screen screen = model.screen().get();
-        boolean edits = (screen == DeskModel.Screen.READING || screen == DeskModel.Screen.ROUNDS) && model.trellis().isOpen() && !path.isAsking();
+        boolean edits = (screen == DeskModel.Screen.READING || screen == DeskModel.Screen.ROUNDS
+                || screen == DeskModel.Screen.PRACTICE && !model.practice().isRunning()) && model.trellis().isOpen() && !path.isAsking();
         if (takesKeys() || edits) {
             command.accept(model.trellis());
         }
@@ -431,11 +440,11 @@ public final class DeskView extends BorderPane {
     }
 
     private void pressed(KeyEvent e) {
-        boolean typing = elsewhere(getScene().getFocusOwner()) || path.isAsking();
-        if (model.screen().get() == DeskModel.Screen.ROUNDS && e.getCode() == KeyCode.SPACE && !typing
-                && !(getScene().getFocusOwner() instanceof ButtonBase)) {
-            model.playRounds();
+        boolean free = !elsewhere(getScene().getFocusOwner()) && !path.isAsking() && !(getScene().getFocusOwner() instanceof ButtonBase);
+        if (HEARD_BY_SPACE.contains(model.screen().get()) && e.getCode() == KeyCode.SPACE && free) {
+            model.hear();
             e.consume();
+            return;
         }
         if (!takesKeys() || elsewhere(getScene().getFocusOwner())) {
             return;

@@ -64,7 +64,8 @@ final class Tour {
             model.rounds().select(2, 2);
             model.rounds().setKind(java.util.Optional.of("link"));
             model.follow(model.shelf().tunes().get(3).id());
-        }));
+            model.hear();
+        }, () -> model.rounds().sounding().get().isPresent() && !model.rounds().state().get().set().isEmpty()));
         stops.add(new Stop("across", () -> {
             model.palette().set(Palette.LIGHT);
             model.openAcross();

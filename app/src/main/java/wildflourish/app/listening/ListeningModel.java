@@ -42,6 +42,7 @@ public final class ListeningModel {
     private int asked;
     private boolean toldDevice;
     private boolean warm;
+    private boolean elsewhere;
 
     /**
      * What sounds at this moment.
@@ -112,17 +113,27 @@ public final class ListeningModel {
         });
     }
 
-    /** Plays something written out from beginning to end, such as the rounds, or stops. */
-    public void togglePlay(Arrangement written, int rung) {
+    /**
+     * Plays something that is not what the trellis shows, once, or stops: a phrase, the rounds, the version on another instrument.
+     * Edits do not change it while it plays.
+     */
+    public void toggle(Arrangement other, int rung, int note, ListeningState.Stretch stretch) {
         if (state.get().playing()) {
             stop();
             return;
         }
-        ListeningState how = state.get().withPlaying(true);
-        state.set(how);
+        if (other.tune().bars().isEmpty()) {
+            say.accept("there is nothing to hear yet");
+            return;
+        }
+        state.set(state.get().withPlaying(true));
+        elsewhere = true;
+        ListeningState once = state.get().with(stretch).withAgain(false).withAgainst(Optional.empty());
+        Listening.Place there = new Listening.Place(other, rung, note, Optional.empty());
         ready(++asked, () -> {
-            Itinerary whole = whole(how, written, rung);
-            return new Playing(Course.of(whole), List.of(rung), List.of(Cursor.of(whole.legs().getFirst().piece())));
+            Listening listening = Listening.of(once, there);
+            return new Playing(Course.of(listening.itinerary()), listening.rungs(),
+                    listening.itinerary().legs().stream().map(Leg::piece).map(Cursor::of).toList());
         });
     }
 
@@ -149,7 +160,7 @@ public final class ListeningModel {
     private void change(UnaryOperator<ListeningState> changed, boolean fromStart) {
         ListeningState before = state.get();
         state.set(changed.apply(before));
-        if (before.playing() && !before.equals(state.get())) {
+        if (before.playing() && !elsewhere && !before.equals(state.get())) {
             play(fromStart ? Optional.empty() : here());
         }
     }
@@ -229,7 +240,7 @@ public final class ListeningModel {
         boolean rung = before.rung() != now.rung();
         boolean looked = state.get().stretch() == ListeningState.Stretch.ORNAMENT && !before.looking().equals(now.looking());
         boolean moved = looked || before.note() != now.note() && follows(state.get().stretch());
-        if (state.get().playing() && (edited || rung || moved)) {
+        if (state.get().playing() && !elsewhere && (edited || rung || moved)) {
             play(moved ? Optional.empty() : here());
             if (looked) {
                 sayWhatIsBlocked();
@@ -270,6 +281,7 @@ public final class ListeningModel {
             return;
         }
         ListeningState wanted = state.get().withPlaying(true);
+        elsewhere = false;
         // What goes on in its place goes on from where it was begun, not from the note that is in hand by now.
         Listening.Place at = from.isPresent() && place.isPresent() && !follows(wanted.stretch())
                 ? new Listening.Place(trellis.arrangement(), trellis.rung(), place.get().note(), stand().ornament()) : stand();

@@ -37,6 +37,7 @@ public final class ReadingView extends BorderPane {
     private static final double PER_BAR_MOST = 92;
 
     private final ReadingModel model;
+    private final Runnable hear;
     private final Runnable toTrellis;
     private final Label heading = new Label();
     private final Label tonality = new Label();
@@ -51,8 +52,14 @@ public final class ReadingView extends BorderPane {
     private Palette palette = Palette.LIGHT;
     private boolean filling;
 
-    /** A view of the model; {@code toTrellis} shows the trellis. */
-    public ReadingView(ReadingModel model, Runnable toTrellis) {
+    /**
+     * A view of the model.
+     *
+     * @param toTrellis shows the trellis
+     * @param hear lets the phrase in hand be heard, or stops
+     */
+    public ReadingView(ReadingModel model, Runnable toTrellis, Runnable hear) {
+        this.hear = hear;
         this.model = model;
         this.toTrellis = toTrellis;
         getStyleClass().add("reading");
@@ -331,6 +338,7 @@ public final class ReadingView extends BorderPane {
         label.setLabelFor(name);
         label.getStyleClass().add("quiet");
         return new FlowPane(6, 6, label, name,
+                button("phrase-hear", "Hear", "this phrase, bare, or stop: space", hear),
                 button("start-earlier", "◂ start", "begin a note earlier: Alt+←", () -> model.moveStart(-1)),
                 button("start-later", "start ▸", "begin a note later: Alt+→", () -> model.moveStart(1)),
                 button("phrase-join", "Join", "join to the phrase before: J", model::join),

@@ -3,6 +3,7 @@ package wildflourish.app.rounds;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -15,6 +16,7 @@ import wildflourish.core.rounds.Spreads;
 import wildflourish.core.rounds.WrittenOut;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Rounds;
+import wildflourish.core.tune.Timeline;
 
 /** The rounds of the open tune and the set it begins. Edits go through the trellis and are kept there with the tune. */
 public final class RoundsModel {
@@ -35,6 +37,9 @@ public final class RoundsModel {
     private final Executor ui;
     private final Consumer<String> say;
     private final ReadOnlyObjectWrapper<RoundsState> state = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Optional<WrittenOut.Start>> sounding = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private Optional<WrittenOut.Whole> heard = Optional.empty();
+    private Timeline heardNotes;
     private List<RoundsState.InSet> set = List.of();
     private boolean linked = true;
     private boolean shown;
@@ -90,7 +95,7 @@ public final class RoundsModel {
         background.execute(() -> {
             double seconds;
             try {
-                seconds = now.passes().isEmpty() ? 0 : WrittenOut.seconds(written(now));
+                seconds = now.passes().isEmpty() ? 0 : WrittenOut.seconds(written(now).arrangement());
             } catch (RuntimeException e) {
                 ui.execute(() -> say.accept("the whole could not be put together; the rounds are as they were"));
                 return;
@@ -104,17 +109,39 @@ public final class RoundsModel {
         });
     }
 
-    private static Arrangement written(RoundsState now) {
+    private static WrittenOut.Whole written(RoundsState now) {
         List<Arrangement> tunes = new ArrayList<>(List.of(now.arrangement().with(now.rounds())));
         now.set().forEach(s -> tunes.add(s.arrangement()));
         String title = tunes.size() == 1 ? now.arrangement().tune().title()
                 : String.join(" / ", tunes.stream().map(t -> t.tune().title()).toList());
-        return WrittenOut.of(tunes, title, now.linked());
+        return WrittenOut.whole(tunes, title, now.linked());
     }
 
     /** The whole, written out: from the intro of the first tune to the tag of the last. */
     public Optional<Arrangement> written() {
+        return whole().map(WrittenOut.Whole::arrangement);
+    }
+
+    private Optional<WrittenOut.Whole> whole() {
         return Optional.ofNullable(state.get()).filter(s -> !s.passes().isEmpty()).map(RoundsModel::written);
+    }
+
+    /** The whole as {@link #written()}, which is about to be heard: {@link #sounds} tells how far it is. */
+    public Optional<Arrangement> toHear() {
+        Optional<WrittenOut.Whole> whole = whole();
+        heard = whole;
+        heardNotes = whole.map(w -> Timeline.of(w.arrangement().tune())).orElse(null);
+        return whole.map(WrittenOut.Whole::arrangement);
+    }
+
+    /** The pass that sounds; empty while none does. */
+    public ReadOnlyObjectProperty<Optional<WrittenOut.Start>> sounding() {
+        return sounding.getReadOnlyProperty();
+    }
+
+    /** A note of the whole sounds now; empty when nothing does. */
+    public void sounds(OptionalInt note) {
+        sounding.set(note.isEmpty() || heard.isEmpty() ? Optional.empty() : heard.get().at(heardNotes.note(note.getAsInt()).bar()));
     }
 
     /** Takes a pass of a time through in hand; stops at the ends. */

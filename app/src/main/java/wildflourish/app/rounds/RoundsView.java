@@ -39,12 +39,14 @@ import wildflourish.score.display.Ink;
 public final class RoundsView extends BorderPane {
 
     private static final PseudoClass IN_HAND = PseudoClass.getPseudoClass("in-hand");
+    private static final PseudoClass SOUNDING = PseudoClass.getPseudoClass("sounding");
     private static final double PANEL = 330;
     private static final double LINE_HEIGHT = 150;
 
     private final RoundsModel model;
     private final LongConsumer follow;
     private final Runnable write;
+    private final Runnable hear;
     private final Label heading = new Label();
     private final Label total = new Label();
     private final GridPane grid = new GridPane(6, 6);
@@ -65,11 +67,13 @@ public final class RoundsView extends BorderPane {
      *
      * @param follow lets the tune of an id follow in the set
      * @param write asks where to write the whole to
+     * @param hear lets the whole be heard, or stops
      */
-    public RoundsView(RoundsModel model, LongConsumer follow, Runnable write) {
+    public RoundsView(RoundsModel model, LongConsumer follow, Runnable write, Runnable hear) {
         this.model = model;
         this.follow = follow;
         this.write = write;
+        this.hear = hear;
         getStyleClass().add("rounds");
         setId("rounds");
         setFocusTraversable(true);
@@ -87,6 +91,10 @@ public final class RoundsView extends BorderPane {
         setCenter(page);
         setRight(side());
         model.state().addListener((o, before, now) -> show(now));
+        model.sounding().addListener((o, before, now) -> {
+            mark(before, false);
+            mark(now, true);
+        });
         setOnKeyPressed(this::pressed);
     }
 
@@ -113,6 +121,7 @@ public final class RoundsView extends BorderPane {
             requestFocus();
         });
         return new FlowPane(10, 6,
+                button("rounds-hear", "Hear", "the whole from beginning to end, or stop: space", hear),
                 button("rounds-preset", "Bare, some, all", "the first time bare, the last with everything: B", model::bareSomeAll),
                 button("rounds-shuffle", "Shuffle", "another mixture within taste: S", () -> model.shuffle(Optional.empty())),
                 group(quiet("seed"), seed),
@@ -299,6 +308,7 @@ public final class RoundsView extends BorderPane {
         cell.setMaxWidth(width);
         cell.setFocusTraversable(false);
         cell.pseudoClassStateChanged(IN_HAND, t == now.time() && p == now.pass());
+        cell.pseudoClassStateChanged(SOUNDING, sounds(model.sounding().get(), t, p));
         cell.setAccessibleText("time %d, %s: %s%s".formatted(t + 1, now.passes().get(p).name(), rung,
                 pass.kind().map(k -> ", " + VariationKind.spoken(k)).orElse("")));
         cell.setOnAction(e -> {
@@ -306,6 +316,15 @@ public final class RoundsView extends BorderPane {
             requestFocus();
         });
         return cell;
+    }
+
+    private static boolean sounds(Optional<WrittenOut.Start> now, int t, int p) {
+        return now.filter(s -> s.tune() == 0 && s.time() == t && s.pass() == p).isPresent();
+    }
+
+    private void mark(Optional<WrittenOut.Start> pass, boolean on) {
+        pass.filter(s -> s.tune() == 0).map(s -> grid.lookup("#pass-%d-%d".formatted(s.time(), s.pass())))
+                .ifPresent(cell -> cell.pseudoClassStateChanged(SOUNDING, on));
     }
 
     private void drawSet(RoundsState now) {

@@ -15,6 +15,9 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.shape.Rectangle;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.ShortMessage;
+import javax.sound.midi.Track;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.listening.ListeningState;
 import wildflourish.sound.engine.SimulatedOutput;
@@ -213,6 +216,33 @@ class ListeningWindowTest extends WindowTest {
     }
 
     @Test
+    void aPhraseIsTakenHomeAsMidi() throws Exception {
+        open(true);
+        Path out = folder.resolve("phrase.mid");
+        interact(() -> {
+            model.trellis().select(0, 3);
+            model.listening().setStretch(ListeningState.Stretch.PHRASE);
+        });
+        push(KeyCode.CONTROL, KeyCode.E);
+        interact(() -> lookup("#path").<TextField>query().setText(out.toString()));
+        push(KeyCode.ENTER);
+        until(() -> model.message().get().contains("is in"));
+        long notes = 0;
+        long first = Long.MAX_VALUE;
+        for (Track track : MidiSystem.getSequence(out.toFile()).getTracks()) {
+            for (int i = 0; i < track.size(); i++) {
+                if (track.get(i).getMessage() instanceof ShortMessage m && m.getCommand() == ShortMessage.NOTE_ON && m.getData2() > 0) {
+                    notes++;
+                    first = Math.min(first, track.get(i).getTick());
+                }
+            }
+        }
+        var phrase = wildflourish.core.reading.Phrases.of(model.trellis().state().get().situation().tune()).getFirst();
+        assertThat(notes).isEqualTo(phrase.toNote() - phrase.fromNote());
+        assertThat(first).as("it begins at once").isZero();
+    }
+
+    @Test
     void theRoundsAreHeardFromTheirScreen() {
         pace = 8;
         open(true);
@@ -221,7 +251,50 @@ class ListeningWindowTest extends WindowTest {
         push(KeyCode.SPACE);
         until(() -> engine.course().isPresent());
         assertThat(heard().legs().getFirst().lengthMs()).as("three times through").isGreaterThan(3 * 32 * 60_000 / 88.0);
+        until(() -> model.rounds().sounding().get().filter(p -> p.time() == 0 && p.pass() == 0).isPresent());
+        assertThat(lookup("#pass-0-0").<Button>query().getPseudoClassStates()).extracting(Object::toString).contains("sounding");
+        until(() -> model.rounds().sounding().get().filter(p -> p.pass() == 1).isPresent());
+        assertThat(lookup("#pass-0-0").<Button>query().getPseudoClassStates()).extracting(Object::toString).doesNotContain("sounding");
         push(KeyCode.CONTROL, KeyCode.DIGIT2);
         assertThat(isPlaying()).as("another screen is quiet").isFalse();
+    }
+
+    @Test
+    void aPhraseIsHeardWhereTheTuneIsRead() {
+        pace = 8;
+        open(true);
+        push(KeyCode.CONTROL, KeyCode.DIGIT5);
+        until(() -> model.reading().state().get() != null);
+        interact(() -> model.reading().select(2));
+        push(KeyCode.SPACE);
+        until(() -> engine.course().isPresent());
+        assertThat(heard().legs().getFirst().piece().performance().sounds()).as("bare").allMatch(s -> s.role().equals("melody"));
+        var phrase = model.reading().state().get().passage().orElseThrow().phrase();
+        until(() -> model.listening().lit().get().filter(l -> l.note() >= phrase.fromNote() && l.note() < phrase.toNote()).isPresent());
+        assertThat(lookup("#sounding").<Label>query().getText()).containsPattern("bar [456]");
+        until(() -> !isPlaying());
+    }
+
+    @Test
+    void theVersionIsHeardOnAnotherInstrumentAndAnEditDoesNotDisturbTheRounds() {
+        pace = 2;
+        open(true);
+        interact(() -> model.trellis().select(4, 3));
+        push(KeyCode.CONTROL, KeyCode.DIGIT4);
+        until(() -> model.across().state().get() != null && !model.across().working().get());
+        int fiddle = model.across().state().get().rows().stream().map(r -> r.instrument().id()).toList().indexOf("fiddle");
+        interact(() -> model.across().select(fiddle));
+        push(KeyCode.SPACE);
+        until(() -> engine.course().isPresent());
+        assertThat(heard().legs().getFirst().piece().situation().instrument().id()).isEqualTo("fiddle");
+        push(KeyCode.SPACE);
+        push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        until(() -> model.rounds().written().isPresent());
+        clickOn("#rounds-hear");
+        until(() -> engine.course().filter(c -> c.itinerary().legs().getFirst().lengthMs() > 60_000).isPresent());
+        var course = engine.course();
+        interact(() -> model.rounds().stepRung(1));
+        assertThat(engine.course()).isEqualTo(course);
+        assertThat(isPlaying()).isTrue();
     }
 }

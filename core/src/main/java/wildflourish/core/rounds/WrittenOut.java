@@ -55,7 +55,31 @@ public final class WrittenOut {
     /** Length of a whole bar of the tune in hand. */
     private Ratio whole = Ratio.ONE;
 
+    private final List<Start> starts = new ArrayList<>();
+
     private WrittenOut() {}
+
+    /**
+     * Where a pass begins in the whole.
+     *
+     * @param tune index of its tune in the set
+     * @param time index of the time through; {@code pass} of the pass in it
+     * @param bar index of its first bar
+     */
+    public record Start(int tune, int time, int pass, int bar) {}
+
+    /** The whole and where each pass of it begins, in order. */
+    public record Whole(Arrangement arrangement, List<Start> starts) {
+
+        public Whole {
+            starts = List.copyOf(starts);
+        }
+
+        /** The pass that a bar belongs to; empty for what goes before the tune. */
+        public Optional<Start> at(int bar) {
+            return starts.stream().filter(s -> s.bar() <= bar).reduce((a, b) -> b);
+        }
+    }
 
     /** One tune with its rounds. */
     public static Arrangement of(Arrangement arrangement) {
@@ -70,6 +94,11 @@ public final class WrittenOut {
      * @param linked whether a long last note walks over to the first note of the next tune
      */
     public static Arrangement of(List<Arrangement> tunes, String title, boolean linked) {
+        return whole(tunes, title, linked).arrangement();
+    }
+
+    /** As {@link #of(List, String, boolean)}, with where each pass begins. */
+    public static Whole whole(List<Arrangement> tunes, String title, boolean linked) {
         WrittenOut out = new WrittenOut();
         Arrangement first = tunes.getFirst();
         for (int i = 0; i < tunes.size(); i++) {
@@ -77,7 +106,7 @@ public final class WrittenOut {
             Arrangement tune = given.instrument().id().equals(first.instrument().id()) ? given
                     : given.on(first.instrument(), given.ladderOn(first.instrument())
                             .orElseGet(() -> Translation.of(given, first.instrument()).ladder()));
-            out.add(tune, i == 0, i + 1 == tunes.size());
+            out.add(tune, i, i + 1 == tunes.size());
             if (linked && i + 1 < tunes.size()) {
                 out.link(Timeline.of(tunes.get(i + 1).tune()), tune);
             }
@@ -87,9 +116,9 @@ public final class WrittenOut {
                 Optional.of(first.tempo()), head.key(), "", head.fields().stream().filter(f -> "wWsH".indexOf(f.letter()) < 0).toList());
         Tune tune = new Tune(whole, BarLine.NONE, out.bars);
         Ladder ladder = new Ladder(List.of(new Rung("bare", Setting.BARE), new Rung("rounds", new Setting(out.placed))));
-        return new Arrangement(tune, first.instrument(), first.tempo(), first.speeds(), first.school(),
+        return new Whole(new Arrangement(tune, first.instrument(), first.tempo(), first.speeds(), first.school(),
                 new wildflourish.core.planning.Choices(Map.of(), first.choices().habits()), PhraseMarks.NONE, Wishes.NONE, Rounds.NONE,
-                ladder, Map.of());
+                ladder, Map.of()), out.starts);
     }
 
     /** How long it lasts, in seconds, its own changes of tempo counted. */
@@ -107,7 +136,8 @@ public final class WrittenOut {
         return sum;
     }
 
-    private void add(Arrangement given, boolean first, boolean last) {
+    private void add(Arrangement given, int index, boolean last) {
+        boolean first = index == 0;
         Reading reading = Reading.of(Timeline.of(given.tune()), given.marks());
         List<Passes> passes = Passes.of(reading);
         if (passes.isEmpty()) {
@@ -130,6 +160,7 @@ public final class WrittenOut {
                 int part = passes.get(p).part();
                 Arrangement.Played version = played.computeIfAbsent(key(pass, passes.get(p)), k -> version(given, reading, pass, part));
                 boolean lastTime = t + 1 == rounds.times().size();
+                starts.add(new Start(index, t, p, bars.size()));
                 copy(version, passes.get(p), p == 0 ? Optional.of(String.valueOf(t + 1)) : Optional.empty());
                 if (p + 1 == passes.size()) {
                     close(lastTime && last && rounds.tag() == Rounds.Tag.NONE ? BarLine.Style.FINAL : BarLine.Style.DOUBLE);

@@ -214,4 +214,22 @@ class RoundsTest {
         Arrangement none = arrangement("none", Tunes.d(), "D4");
         assertThat(Passes.of(Reading.of(Timeline.of(none.tune().withBars(List.of()))))).isEmpty();
     }
+
+    @Test
+    void eachPassIsFoundInTheWhole() {
+        Arrangement arrangement = arrangement("whistle-d", Tunes.d(), TUNE);
+        int passes = passes(arrangement).size();
+        WrittenOut.Whole whole = WrittenOut.whole(List.of(arrangement.with(rows(passes, 0, 1).with(Rounds.Intro.COUNT_IN)), arrangement.with(rows(passes, 0))),
+                "Both", true);
+        assertThat(whole.starts()).hasSize(3 * passes);
+        assertThat(whole.starts()).extracting(WrittenOut.Start::bar).isSorted().doesNotHaveDuplicates();
+        assertThat(whole.at(0)).as("what is counted belongs to no pass").isEmpty();
+        for (WrittenOut.Start start : whole.starts()) {
+            assertThat(whole.at(start.bar())).hasValue(start);
+            Bar first = whole.arrangement().tune().bars().get(start.bar());
+            assertThat(first.elements()).anyMatch(e -> e instanceof Note);
+        }
+        assertThat(whole.starts().get(passes)).isEqualTo(new WrittenOut.Start(0, 1, 0, whole.starts().get(passes).bar()));
+        assertThat(whole.starts().getLast().tune()).isEqualTo(1);
+    }
 }

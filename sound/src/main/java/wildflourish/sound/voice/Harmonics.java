@@ -1,5 +1,7 @@
 package wildflourish.sound.voice;
 
+import java.util.stream.IntStream;
+
 /**
  * A tone as the sum of its harmonics (additive synthesis: J.-C. Risset and M. V. Mathews, "Analysis of musical-instrument tones",
  * Physics Today 22, 1969). One sine and cosine turn step by step; the harmonics follow from them by the recurrence
@@ -8,7 +10,8 @@ package wildflourish.sound.voice;
  */
 final class Harmonics {
 
-    private final VoiceData data;
+    private final double[] partials;
+    private final Body body;
     private final double[] wanted;
     private final double[] now;
     private int used;
@@ -20,8 +23,9 @@ final class Harmonics {
     private double tuned = -1;
 
     Harmonics(VoiceData data, int most) {
-        this.data = data;
         int even = most + most % 2;
+        this.partials = IntStream.rangeClosed(1, even).mapToDouble(data::partial).toArray();
+        this.body = new Body(data.resonances());
         this.wanted = new double[even];
         this.now = new double[even];
     }
@@ -39,7 +43,7 @@ final class Harmonics {
         wantedUsed = (int) Math.clamp(Math.floor(0.45 * Voice.RATE / hz), 1, wanted.length);
         double sum = 0;
         for (int n = 1; n <= wanted.length; n++) {
-            wanted[n - 1] = n <= wantedUsed ? data.partial(n) * data.lift(n * hz) : 0;
+            wanted[n - 1] = n <= wantedUsed ? partials[n - 1] * body.lift(n * hz) : 0;
             sum += wanted[n - 1] * wanted[n - 1];
         }
         // Equal power at every pitch.

@@ -105,16 +105,6 @@ public record VoiceData(
         return decibels(db);
     }
 
-    /** By how much the body lifts a frequency: the product of its resonances. */
-    double lift(double hz) {
-        double lift = 1;
-        for (Resonance r : resonances) {
-            double x = r.q() * (hz / r.hz() - r.hz() / hz);
-            lift *= 1 + (decibels(r.db()) - 1) / (1 + x * x);
-        }
-        return lift;
-    }
-
     static double decibels(double db) {
         return Math.pow(10, db / 20);
     }

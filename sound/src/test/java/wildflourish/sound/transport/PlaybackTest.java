@@ -2,6 +2,8 @@ package wildflourish.sound.transport;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.sun.management.ThreadMXBean;
+import java.lang.management.ManagementFactory;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -33,6 +35,23 @@ class PlaybackTest {
             most = Math.max(most, Math.abs(one[i] - other[i]));
         }
         assertThat(most).as("at most what is dropped as silent, 84 dB down").isLessThan(6e-5);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"whistle-d", "pipes-nine-note", "fiddle", "mandolin", "anglo-cg", "melodeon-dg"})
+    void nothingIsAllocatedWhileItPlays(String instrument) {
+        ThreadMXBean thread = (ThreadMXBean) ManagementFactory.getThreadMXBean();
+        Piece piece = Pieces.on(instrument, "dfaf dfaf|e4 a4|", Map.of(8, List.of("cut")));
+        Playback playback = new Playback(Course.of(Itinerary.loop(List.of(Leg.heard(piece, piece.whole())), new Backing(true, Backing.Under.DRONE))));
+        float[] block = new float[256];
+        for (int i = 0; i < 1000; i++) {
+            playback.render(block, 0, block.length);
+        }
+        long before = thread.getCurrentThreadAllocatedBytes();
+        for (int i = 0; i < 4000; i++) {
+            playback.render(block, 0, block.length);
+        }
+        assertThat(thread.getCurrentThreadAllocatedBytes() - before).as("bytes in 21 seconds, loop points among them").isLessThan(4096);
     }
 
     @ParameterizedTest
