@@ -6,6 +6,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.BufferedReader;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.Statement;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -13,6 +16,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import wildflourish.core.practice.LoggedPass;
@@ -175,6 +179,22 @@ class LibraryTest {
         try (Library library = Library.open(file(), CLOCK)) {
             long tune = library.tunes().getFirst().id();
             assertThat(library.passes()).containsExactly(pass(0, Optional.of(tune)), pass(1, Optional.empty()));
+        }
+    }
+
+    @Test
+    void aLibraryFromBeforeThereWasALogIsTakenOver() throws Exception {
+        Files.createDirectories(file().getParent());
+        String url = "jdbc:sqlite:" + file();
+        Flyway.configure().dataSource(url, null, null).locations("classpath:library-schema").target("3").load().migrate();
+        try (Connection old = DriverManager.getConnection(url); Statement statement = old.createStatement()) {
+            statement.execute("INSERT INTO lick (name, document) VALUES ('mine', 'as it was')");
+        }
+        try (Library library = Library.open(file(), CLOCK)) {
+            assertThat(library.passes()).isEmpty();
+            assertThat(library.licks()).containsExactly("as it was");
+            library.log(List.of(pass(1, Optional.empty()), pass(2, Optional.empty())));
+            assertThat(library.passes()).hasSize(2);
         }
     }
 

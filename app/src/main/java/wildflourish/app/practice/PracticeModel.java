@@ -22,6 +22,7 @@ import wildflourish.core.practice.Calibration;
 import wildflourish.core.practice.Care;
 import wildflourish.core.practice.Drill;
 import wildflourish.core.practice.Evenness;
+import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.practice.PracticeHistory;
 import wildflourish.core.practice.PracticePlan;
@@ -285,6 +286,11 @@ public final class PracticeModel {
     /** Lets the tune sound while the student plays. */
     public void setAlong(boolean along) {
         choose(c -> c.withAlong(along));
+    }
+
+    /** Chooses how each beat is shared, in what is heard and in what is measured. */
+    public void setLilt(Lilt lilt) {
+        choose(c -> c.with(lilt));
     }
 
     public void setDrill(Drill drill) {

@@ -6,6 +6,7 @@ import wildflourish.core.practice.Calibration;
 import wildflourish.core.practice.Drill;
 import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.Expected;
+import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.PracticePlan;
 import wildflourish.core.practice.Steps;
 
@@ -51,16 +52,17 @@ public record PracticeState(
      *
      * @param percent of the tune's tempo, for plans that do not step
      * @param along whether the tune sounds while the student plays
+     * @param lilt that is played, and measured against
      */
     public record Choice(
             Mode mode, List<Passage> passages, int passage, int rung, PracticePlan plan, HandsChoice hands, int percent, boolean along,
-            List<Drill> drills, Optional<Drill> drill, Calibration calibration) {
+            Lilt lilt, List<Drill> drills, Optional<Drill> drill, Calibration calibration) {
 
         private static final int SLOWEST = 30;
         private static final int FASTEST = 120;
 
         /** As it is before anything is chosen. */
-        static final Choice USUAL = new Choice(Mode.TUNE, List.of(), 0, 0, PracticePlan.all().getFirst(), HandsChoice.KEYS, 80, false, List.of(),
+        static final Choice USUAL = new Choice(Mode.TUNE, List.of(), 0, 0, PracticePlan.all().getFirst(), HandsChoice.KEYS, 80, false, Lilt.STRAIGHT, List.of(),
                 Optional.empty(), Calibration.NONE);
 
         /** The passage that is practised; empty when the tune has none. */
@@ -69,41 +71,45 @@ public record PracticeState(
         }
 
         Choice with(Mode other) {
-            return new Choice(other, passages, passage, rung, plan, hands, percent, along, drills, drill, calibration);
+            return new Choice(other, passages, passage, rung, plan, hands, percent, along, lilt, drills, drill, calibration);
         }
 
         Choice withPassage(int other) {
-            return new Choice(mode, passages, Math.clamp(other, 0, Math.max(0, passages.size() - 1)), rung, plan, hands, percent, along, drills, drill,
+            return new Choice(mode, passages, Math.clamp(other, 0, Math.max(0, passages.size() - 1)), rung, plan, hands, percent, along, lilt, drills, drill,
                     calibration);
         }
 
         /** Of the same tune after an edit, or of another: what can be chosen is as it is there. */
         Choice on(List<Passage> allPassages, int itsPassage, int itsRung, List<Drill> allDrills, Optional<Drill> itsDrill) {
-            return new Choice(mode, allPassages, itsPassage, itsRung, plan, hands, percent, along, allDrills, itsDrill, calibration);
+            return new Choice(mode, allPassages, itsPassage, itsRung, plan, hands, percent, along, lilt, allDrills, itsDrill, calibration);
         }
 
         Choice with(PracticePlan other) {
-            return new Choice(mode, passages, passage, rung, other, hands, percent, along, drills, drill, calibration);
+            return new Choice(mode, passages, passage, rung, other, hands, percent, along, lilt, drills, drill, calibration);
         }
 
         Choice with(HandsChoice other) {
-            return new Choice(mode, passages, passage, rung, plan, other, percent, along, drills, drill, calibration);
+            return new Choice(mode, passages, passage, rung, plan, other, percent, along, lilt, drills, drill, calibration);
         }
 
         Choice withPercent(int other) {
-            return new Choice(mode, passages, passage, rung, plan, hands, Math.clamp(other, SLOWEST, FASTEST), along, drills, drill, calibration);
+            return new Choice(mode, passages, passage, rung, plan, hands, Math.clamp(other, SLOWEST, FASTEST), along, lilt, drills, drill, calibration);
         }
 
         Choice withAlong(boolean on) {
-            return new Choice(mode, passages, passage, rung, plan, hands, percent, on, drills, drill, calibration);
+            return new Choice(mode, passages, passage, rung, plan, hands, percent, on, lilt, drills, drill, calibration);
+        }
+
+        Choice with(Lilt other) {
+            return new Choice(mode, passages, passage, rung, plan, hands, percent, along, other, drills, drill, calibration);
         }
 
         Choice with(Drill other) {
-            return new Choice(mode, passages, passage, rung, plan, hands, percent, along, drills, Optional.of(other), calibration);
+            return new Choice(mode, passages, passage, rung, plan, hands, percent, along, lilt, drills, Optional.of(other), calibration);
         }
 
         Choice with(Calibration other) {
-            return new Choice(mode, passages, passage, rung, plan, hands, percent, along, drills, drill, other);
+            return new Choice(mode, passages, passage, rung, plan, hands, percent, along, lilt, drills, drill, other);
         }
     }
 

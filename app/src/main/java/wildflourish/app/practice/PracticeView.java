@@ -36,6 +36,7 @@ import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.practice.Drill;
 import wildflourish.core.practice.Evenness;
+import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.PracticeHistory;
 import wildflourish.core.practice.PracticePlan;
 import wildflourish.library.TuneEntry;
@@ -62,6 +63,7 @@ public final class PracticeView extends BorderPane {
     private final ComboBox<Integer> rung = new ComboBox<>();
     private final ComboBox<PracticePlan> plan = new ComboBox<>();
     private final ComboBox<Drill> drill = new ComboBox<>();
+    private final ComboBox<Lilt> lilt = new ComboBox<>();
     private final ComboBox<HandsChoice> hands = new ComboBox<>();
     private final Spinner<Integer> percent = spinner("practise-percent", 30, 120, 80, 5, "tempo of call and response, per cent");
     private final CheckBox along = new CheckBox("the tune sounds along");
@@ -114,7 +116,7 @@ public final class PracticeView extends BorderPane {
         getStyleClass().add("practice");
         percentRow = row("% of the tempo", percent);
         tuneChoices = new VBox(5, labelled("practise-which", "tune", which), labelled("practise-passage", "stretch", passage), labelled("practise-rung", "rung", rung),
-                labelled("practise-plan", "plan", plan), percentRow, along);
+                labelled("practise-plan", "plan", plan), percentRow, labelled("practise-lilt", "lilt", lilt), along);
         gestureChoices = new VBox(5, labelled("practise-drill", "gesture", drill));
         setLeft(choices());
         fillPlaying();
@@ -246,6 +248,9 @@ public final class PracticeView extends BorderPane {
         plan.getItems().setAll(PracticePlan.all());
         plan.setConverter(Choosing.by(PracticePlan::words));
         plan.setOnAction(e -> chosen(() -> model.setPlan(plan.getValue())));
+        lilt.getItems().setAll(Lilt.all());
+        lilt.setConverter(Choosing.by(Lilt::words));
+        lilt.setOnAction(e -> chosen(() -> model.setLilt(lilt.getValue())));
         drill.setConverter(Choosing.by(Drill::name));
         drill.setOnAction(e -> chosen(() -> model.setDrill(drill.getValue())));
         hands.getItems().setAll(HandsChoice.all());
@@ -360,6 +365,7 @@ public final class PracticeView extends BorderPane {
         rung.getItems().setAll(model.rungs());
         rung.setValue(choice.rung());
         plan.setValue(choice.plan());
+        lilt.setValue(choice.lilt());
         hands.setValue(choice.hands());
         drill.getItems().setAll(choice.drills());
         drill.setValue(choice.drill().orElse(null));

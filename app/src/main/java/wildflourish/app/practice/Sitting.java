@@ -91,7 +91,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
     }
 
     private static Piece piece(Tune tune, int rung, Tempo tempo) {
-        return Piece.of(tune.arrangement(), rung, tempo, Lilt.STRAIGHT);
+        return Piece.of(tune.arrangement(), rung, tempo, tune.choice().lilt());
     }
 
     /** Where written notes are heard first; positions are the same whatever is varied, since variations keep their length. */
@@ -178,7 +178,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
         void heard(Piece piece, PlayedOut.Span span, boolean counted, String words) {
             Leg leg = counted(Leg.heard(piece, span), counted);
             legs.add(leg);
-            turns.add(new Planned(turn(leg, Expected.of(piece.performance(), piece.played(), span, Lilt.STRAIGHT), words), Optional.empty()));
+            turns.add(new Planned(turn(leg, Expected.of(piece.performance(), piece.played(), span, piece.lilt()), words), Optional.empty()));
         }
 
         void played(Piece piece, PlayedOut.Span span, boolean counted, boolean sounding, String name, int rung) {
@@ -187,7 +187,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
             Tempo tempo = piece.arrangement().arrangement().tempo();
             Arrangement of = tune.arrangement();
             turns.add(new Planned(
-                    turn(leg, Expected.of(piece.performance(), piece.played(), span, Lilt.STRAIGHT), name + ", " + tempo.spoken()),
+                    turn(leg, Expected.of(piece.performance(), piece.played(), span, piece.lilt()), name + ", " + tempo.spoken()),
                     Optional.of(new LoggedPass.Practised(Optional.of(tune.id()), of.tune().title(), name, of.instrument().id(),
                             of.ladder().rung(rung).name(), tune.choice().hands().id(),
                             Optional.of(tempo), 0))));

@@ -22,6 +22,7 @@ import org.junit.jupiter.api.Test;
 import wildflourish.app.listening.Player;
 import wildflourish.app.trellis.Opened;
 import wildflourish.app.trellis.TrellisModel;
+import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.practice.PracticePlan;
 import wildflourish.core.practice.Steps;
@@ -234,6 +235,18 @@ class PracticeModelTest {
         model.start();
         pass();
         assertThat(now().reminder()).as("rested").isEmpty();
+    }
+
+    @Test
+    void whoSwingsAsAskedIsEven() {
+        hands("steady");
+        model.setLilt(Lilt.byId("dotted"));
+        model.start();
+        pass();
+        assertThat(now().passes().getFirst().even()).as("two to one, as asked").isTrue();
+        assertThat(now().passes().getFirst().evenness().swing()).hasValueCloseTo(2.0, within(0.3));
+        double[] onsets = now().turn().orElseThrow().expected().onsets().stream().mapToDouble(o -> o.atMs()).limit(3).toArray();
+        assertThat((onsets[1] - onsets[0]) / (onsets[2] - onsets[1])).isCloseTo(2, within(1e-6));
     }
 
     @Test

@@ -14,6 +14,9 @@ import wildflourish.core.tune.Tempo;
  */
 public record Steps(StepRule rule, List<Tempo> tempi, int at, int evenInRow, boolean reached) {
 
+    /** With fewer onsets there are no two gaps to compare. */
+    private static final int FEWEST = 3;
+
     /** What to do next. */
     public enum Advice { UP, AGAIN, DOWN, REACHED }
 
@@ -55,6 +58,9 @@ public record Steps(StepRule rule, List<Tempo> tempi, int at, int evenInRow, boo
 
     /** After a pass at the present tempo. */
     public Next after(Evenness pass) {
+        if (pass.expected().size() < FEWEST) {
+            return new Next(this, Advice.AGAIN, false, "too short to tell whether it is even: take a longer stretch");
+        }
         if (rule.isFallenApart(pass)) {
             Steps down = new Steps(rule, tempi, Math.max(0, at - 1), 0, false);
             return new Next(down, at == 0 ? Advice.AGAIN : Advice.DOWN, false, at == 0

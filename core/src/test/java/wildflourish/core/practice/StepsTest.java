@@ -85,6 +85,15 @@ class StepsTest {
     }
 
     @Test
+    void twoNotesAreTooShortToTell() {
+        Expected two = Expected.pattern(List.of(300.0), 2);
+        Steps steps = Steps.upTo(GOAL, StepRule.USUAL);
+        Steps.Next next = steps.after(Evenness.of(two, List.of(0.0, 300.0)));
+        assertThat(next.steps()).isEqualTo(steps);
+        assertThat(next.why()).contains("longer stretch");
+    }
+
+    @Test
     void theRuleCanBeChangedAndSaysWhatItIs() {
         StepRule rule = StepRule.USUAL.withEvenUpTo(0.2).withPasses(1);
         Steps steps = Steps.upTo(GOAL, rule);

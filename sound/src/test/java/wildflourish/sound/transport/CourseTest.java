@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import wildflourish.core.practice.CountIn;
 import wildflourish.core.practice.Lilt;
 import wildflourish.core.tune.PlayedOut;
@@ -137,5 +139,18 @@ class CourseTest {
         assertThat(Chord.parse("A7").orElseThrow().tones()).containsExactly(45, 49, 52, 55);
         assertThat(Chord.parse("Bbm/F").orElseThrow().tones()).containsExactly(46, 49, 53);
         assertThat(Chord.parse("slowly")).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"M:none,D2E2F2|G2A2B2|", "M:4/4,z8|z8|", "M:7/8,D2E2F3|G2A2B3|", "M:4/4,D|", "M:3/4,DE|FGABcd|"})
+    void whateverTheMeterItIsCountedClickedAndEnds(String meter, String music) {
+        Piece odd = Pieces.on("whistle-d", meter + "\nL:1/8\nK:D", music, "1/4=120", Map.of());
+        CountIn count = CountIn.of(odd.situation().tune().tune().head(), odd.played(), Ratio.ZERO);
+        Course course = Course.of(Itinerary.once(List.of(Leg.heard(odd, odd.whole()).countedIn(count)), new Backing(true, Backing.Under.DRONE)));
+        Playback playback = new Playback(course);
+        float[] samples = new float[(int) course.frames() + 2 * Ear.RATE];
+        playback.render(samples, 0, samples.length);
+        assertThat(playback.isDone()).isTrue();
+        assertThat(course.frames()).isGreaterThanOrEqualTo(Math.round(odd.played().durationMs() * 48));
     }
 }
