@@ -6,7 +6,9 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
+import java.util.function.Supplier;
 import wildflourish.app.work.SafeWrite;
+import wildflourish.sound.wave.Wav;
 
 /** Printing and writing what a command made. */
 final class Output {
@@ -25,6 +27,17 @@ final class Output {
         } catch (JsonProcessingException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    /** Makes a file from another and writes it whole or not at all; what is too long to be heard is refused. */
+    static void write(Path from, Path to, Supplier<byte[]> bytes) {
+        byte[] made;
+        try {
+            made = bytes.get();
+        } catch (Wav.TooLong e) {
+            throw Refusal.input("%s:0:0: error: %s".formatted(from, e.getMessage()));
+        }
+        write(to, made);
     }
 
     /** Writes a file whole or not at all. */

@@ -62,6 +62,7 @@ import wildflourish.library.TuneEntry;
 import wildflourish.score.handout.InstrumentChart;
 import wildflourish.score.paint.SvgPainter;
 import wildflourish.sound.transport.Itinerary;
+import wildflourish.sound.wave.Wav;
 
 /** What the whole desktop can do. Long work runs in the background and comes back to the interface's own thread. */
 public final class DeskModel {
@@ -88,6 +89,7 @@ public final class DeskModel {
     private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
     private final ReadOnlyStringWrapper busy = new ReadOnlyStringWrapper("");
     private AtomicBoolean cancelled = new AtomicBoolean();
+    private long heardFromShelf = -1;
 
     /**
      * A desktop over a keeper.
@@ -233,6 +235,19 @@ public final class DeskModel {
             screen.set(Screen.PRACTICE);
         } else {
             say("choose a tune on the shelf first");
+        }
+    }
+
+    /** Lets the first part of a tune on the shelf be heard, bare; stops when it is that one already. */
+    public void hear(long tune) {
+        boolean same = heardFromShelf == tune && listening.state().get().playing();
+        if (listening.state().get().playing()) {
+            listening.stop();
+        }
+        heardFromShelf = tune;
+        if (!same) {
+            keeper.ask(l -> Openings.bare(l.current(tune).document()), ui).thenAccept(
+                    a -> listening.toggle(a, 0, 0, ListeningState.Stretch.PART));
         }
     }
 
@@ -637,7 +652,7 @@ public final class DeskModel {
                         say("%s is in %s".formatted(what, file));
                     });
                 }
-            } catch (IllegalArgumentException e) {
+            } catch (Wav.TooLong e) {
                 ui.execute(() -> {
                     end();
                     say(e.getMessage());

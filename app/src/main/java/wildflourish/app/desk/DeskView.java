@@ -47,7 +47,7 @@ public final class DeskView extends BorderPane {
 
     private static final String TRELLIS_HINTS =
             "← → note    ↑ ↓ rung    letter: place or lift    Ctrl+↑ ↓ look at    , simpler    + – tempo    space hear    Ctrl+Z undo";
-    private static final String SHELF_HINTS = "↑ ↓ tune    Enter: open    Ctrl+O bring in    Ctrl+G grow all    Ctrl+2 trellis";
+    private static final String SHELF_HINTS = "↑ ↓ tune    space hear    Enter: open    Ctrl+O bring in    Ctrl+G grow all    Ctrl+2 trellis";
 
     private static final String CHART_HINTS = "↑ ↓ note    Enter: take a change    Ctrl+Z undo    Ctrl+P print the chart";
 
@@ -94,7 +94,7 @@ public final class DeskView extends BorderPane {
         this.practice = new PracticeView(model.practice(), model.trellis(), model.shelf().tunes(), model::practise, this::askForLog);
         trellis.setBelow(new ListeningBar(model.listening(), model.trellis(), trellis.score()::requestFocus));
         this.chart = new ChartView(model.chart());
-        this.shelf = new ShelfView(model.shelf(), new Incipits(model::document, model.palette()::get), model::open,
+        this.shelf = new ShelfView(model.shelf(), new Incipits(model::document, model.palette()::get), model::open, model::hear,
                 this::askForFile, model::growAll);
         getStyleClass().add("desk");
         screens.getChildren().addAll(shelf, trellis, reading, rounds, practice, chart, across);

@@ -10,6 +10,7 @@ import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -19,16 +20,17 @@ import wildflourish.library.TuneEntry;
 /** The shelf as a list: search above, what was found wrong below. */
 public final class ShelfView extends VBox {
 
-    private final ListView<TuneEntry> list;
+    private final ListView<TuneEntry> list = new ListView<>();
 
     /**
      * A view of the model.
      *
      * @param incipits draws the first bars of tunes
      * @param open opens a tune on the trellis
+     * @param hear lets the first part of a tune be heard, or stops
      * @param bringIn asks for a file to import
      */
-    public ShelfView(ShelfModel model, Incipits incipits, LongConsumer open, Runnable bringIn, Runnable growAll) {
+    public ShelfView(ShelfModel model, Incipits incipits, LongConsumer open, LongConsumer hear, Runnable bringIn, Runnable growAll) {
         super(10);
         getStyleClass().add("shelf");
         TextField search = new TextField();
@@ -44,8 +46,15 @@ public final class ShelfView extends VBox {
         grow.setId("grow-all");
         grow.setTooltip(new javafx.scene.control.Tooltip("a ladder for every tune that has none yet: Ctrl+G"));
         grow.setOnAction(e -> growAll.run());
-        HBox top = new HBox(10, search, grow, add);
-        list = new ListView<>(model.shown());
+        Button heard = new Button("Hear");
+        heard.setId("shelf-hear");
+        heard.setTooltip(new javafx.scene.control.Tooltip("the first part of the tune, bare, or stop: space"));
+        heard.setOnAction(e -> {
+            withSelected(hear);
+            focusList();
+        });
+        HBox top = new HBox(10, search, heard, grow, add);
+        list.setItems(model.shown());
         list.setId("tunes");
         list.setAccessibleText("the tunes on the shelf");
         list.setCellFactory(l -> new TuneCell(incipits));
@@ -54,12 +63,18 @@ public final class ShelfView extends VBox {
         list.setPlaceholder(empty);
         list.setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.ENTER) {
-                openSelected(open);
+                withSelected(open);
+            }
+        });
+        list.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
+            if (e.getCode() == KeyCode.SPACE) {
+                withSelected(hear);
+                e.consume();
             }
         });
         list.setOnMouseClicked(e -> {
             if (e.getClickCount() == 2) {
-                openSelected(open);
+                withSelected(open);
             }
         });
         search.setOnAction(e -> {
@@ -93,10 +108,10 @@ public final class ShelfView extends VBox {
         getChildren().addAll(top, list, below);
     }
 
-    private void openSelected(LongConsumer open) {
+    private void withSelected(LongConsumer action) {
         TuneEntry selected = list.getSelectionModel().getSelectedItem();
         if (selected != null) {
-            open.accept(selected.id());
+            action.accept(selected.id());
         }
     }
 

@@ -5,7 +5,10 @@ import java.util.List;
 import wildflourish.app.work.Documents;
 import wildflourish.app.work.Keeper;
 import wildflourish.core.instrument.Instruments;
+import wildflourish.core.instrument.School;
+import wildflourish.core.ornament.Speeds;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.TuneType;
 import wildflourish.library.Edition;
 
 /** Opens tunes of the library for the trellis: the arrangement now, and the steps to walk back and forth. */
@@ -34,5 +37,12 @@ public final class Openings {
         var read = Documents.read(document);
         return read.arrangement().orElseGet(
                 () -> Documents.grown(read.tune(), Instruments.known(FIRST_INSTRUMENT)));
+    }
+
+    /** The tune of a document to be heard bare: on its own instrument, or on the first where it has none yet. */
+    public static Arrangement bare(String document) {
+        var read = Documents.read(document);
+        return read.arrangement().orElseGet(() -> new Arrangement(read.tune(), Instruments.known(FIRST_INSTRUMENT),
+                TuneType.tempoOf(read.tune().head()), Speeds.level(Documents.USUAL_LEVEL), School.USUAL, Documents.bare()));
     }
 }

@@ -153,6 +153,15 @@ class FlourishCommandTest extends CommandLineTest {
     }
 
     @Test
+    void whatLastsTooLongIsNotWrittenAsWave() throws Exception {
+        Files.writeString(file, "X:1\nT:Long\nM:4/4\nL:1/8\nQ:1/4=60\nK:D\n" + "DEFG ABcd|".repeat(500) + "\n");
+        Path wave = folder.resolve("long.wav");
+        assertThat(run("convert", file, wave, "--instrument", "whistle-d")).isEqualTo(1);
+        assertThat(err.toString()).contains("it lasts 33 minutes").contains("half an hour");
+        assertThat(wave).doesNotExist();
+    }
+
+    @Test
     void convertsToEveryFormatAndBackWithoutLoss() throws Exception {
         Path abc = folder.resolve("out.abc");
         assertThat(run("convert", file, abc, "--tune", 2, "--instrument", "whistle-d", "--rung", 5)).isZero();

@@ -12,6 +12,7 @@ import java.util.Set;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.shape.Rectangle;
@@ -257,6 +258,27 @@ class ListeningWindowTest extends WindowTest {
         assertThat(lookup("#pass-0-0").<Button>query().getPseudoClassStates()).extracting(Object::toString).doesNotContain("sounding");
         push(KeyCode.CONTROL, KeyCode.DIGIT2);
         assertThat(isPlaying()).as("another screen is quiet").isFalse();
+    }
+
+    @Test
+    void aTuneIsHeardFromTheShelf() {
+        open(true);
+        push(KeyCode.CONTROL, KeyCode.DIGIT1);
+        interact(() -> {
+            ListView<?> tunes = lookup("#tunes").query();
+            tunes.getSelectionModel().select(4);
+        });
+        push(KeyCode.SPACE);
+        until(() -> engine.course().isPresent());
+        assertThat(heard().legs().getFirst().piece().situation().tune().tune().title()).isEqualTo("Marram Bending");
+        interact(() -> {
+            ListView<?> tunes = lookup("#tunes").query();
+            tunes.getSelectionModel().select(1);
+        });
+        push(KeyCode.SPACE);
+        until(() -> engine.course().filter(c -> c.itinerary().legs().getFirst().piece().situation().tune().tune().title().startsWith("Six Gulls")).isPresent());
+        push(KeyCode.SPACE);
+        assertThat(isPlaying()).isFalse();
     }
 
     @Test

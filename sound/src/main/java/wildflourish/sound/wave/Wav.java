@@ -26,6 +26,15 @@ public final class Wav {
 
     private Wav() {}
 
+    /** What cannot be written because of its length, with words for the user. */
+    public static final class TooLong extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+
+        private TooLong(String message) {
+            super(message);
+        }
+    }
+
     /** The samples of a course that is played once, and what rings on behind it for a second at most. */
     public static float[] samples(Course course) {
         return samples(course, p -> { }, () -> false);
@@ -36,11 +45,13 @@ public final class Wav {
      *
      * @param progress told shares from 0 to 1
      * @param stopped asked between blocks; when it says yes, what is rendered so far is given back
-     * @throws IllegalArgumentException for a course without end, or longer than half an hour
+     * @throws TooLong for a course without end, or longer than half an hour
      */
     public static float[] samples(Course course, DoubleConsumer progress, BooleanSupplier stopped) {
         if (course.itinerary().again() || course.frames() > LONGEST) {
-            throw new IllegalArgumentException("only what ends within half an hour can be written");
+            throw new TooLong(course.itinerary().again() ? "what goes around without end cannot be written"
+                    : "it lasts %d minutes; only what ends within half an hour can be written: take a part of it, or a faster tempo".formatted(
+                            course.frames() / Voice.RATE / 60));
         }
         int frames = (int) course.frames() + RINGING;
         float[] all = new float[frames];

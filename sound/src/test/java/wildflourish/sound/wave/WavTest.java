@@ -48,6 +48,6 @@ class WavTest {
     @Test
     void aLoopWithoutEndIsNoFile() {
         Course endless = Course.of(Itinerary.loop(List.of(Leg.heard(piece, piece.whole())), Backing.NONE));
-        assertThatThrownBy(() -> Wav.samples(endless)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("half an hour");
+        assertThatThrownBy(() -> Wav.samples(endless)).isInstanceOf(Wav.TooLong.class).hasMessageContaining("without end");
     }
 }
