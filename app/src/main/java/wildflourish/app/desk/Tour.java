@@ -108,6 +108,7 @@ final class Tour {
             view.practice().openHistory("part A of The Lamp at Half Tide");
         }));
         stops.add(new Stop("gesture", () -> {
+            model.palette().set(Palette.DARK);
             view.practice().closeHistory();
             model.practice().setMode(PracticeState.Mode.DRILL);
             model.practice().setHands(made("improving"));
@@ -115,6 +116,7 @@ final class Tour {
         }, () -> model.practice().state().get().passes().size() >= 3 && model.practice().state().get().nowMs() > 2500
                 && model.practice().state().get().phase() == PracticeState.Phase.PLAYING));
         stops.add(new Stop("chart", () -> {
+            model.palette().set(Palette.LIGHT);
             model.openChart();
         }));
         stops.add(new Stop("shelf", () -> {
