@@ -180,6 +180,11 @@ public final class DeskModel {
             practice.setShown(now == Screen.PRACTICE);
         });
         screen.addListener((o, a, now) -> keeper.remember("screen", now.name()));
+        listening.state().addListener((o, before, now) -> {
+            if (!before.remembered().equals(now.remembered())) {
+                keeper.remember("listening", now.remembered());
+            }
+        });
         palette.addListener((o, a, now) -> keeper.remember("look", now.name()));
     }
 
@@ -383,13 +388,14 @@ public final class DeskModel {
 
     private record Memory(List<TuneEntry> tunes, String standing, String screen, String look, List<Habit> habits,
             List<String> instruments, List<String> licks, List<LoggedPass> passes, Optional<String> rule, Optional<String> rest,
-            Optional<String> delay) {}
+            Optional<String> delay, Optional<String> listening) {}
 
     /** Brings everything back to where it was; without a memory, to the first tune, or to an empty shelf. */
     public void restore() {
         keeper.ask(l -> new Memory(l.tunes(), l.remembered("standing").orElse(""),
                         l.remembered("screen").orElse("TRELLIS"), l.remembered("look").orElse("LIGHT"), l.habits(), l.instruments(), l.licks(), l.passes(),
-                        l.remembered("practice rule"), l.remembered("rest after"), l.remembered("key delay")), ui)
+                        l.remembered("practice rule"), l.remembered("rest after"), l.remembered("key delay"),
+                        l.remembered("listening")), ui)
                 .thenAccept(memory -> {
                     takeIn(memory);
                     shelf.setTunes(memory.tunes());
@@ -429,6 +435,7 @@ public final class DeskModel {
             }
         }
         trellis.setLicks(licks);
+        memory.listening().ifPresent(listening::recall);
         practice.recall(memory.passes(), memory.rule(), memory.rest(), memory.delay());
     }
 

@@ -68,6 +68,15 @@ public final class ListeningModel {
         return state.getReadOnlyProperty();
     }
 
+    /** Listens as {@link ListeningState#remembered} tells; as usual where that cannot be read. */
+    public void recall(String line) {
+        try {
+            state.set(state.get().recalled(line));
+        } catch (IllegalArgumentException e) {
+            say.accept("how you listen could not be read; it is as usual again");
+        }
+    }
+
     /** What sounds at this moment; empty while nothing does. */
     public ReadOnlyObjectProperty<Optional<Lit>> lit() {
         return lit.getReadOnlyProperty();

@@ -73,4 +73,20 @@ public record ListeningState(
     public ListeningState withPlaying(boolean on) {
         return new ListeningState(stretch, again, percent, against, backing, counted, lilt, from, to, on);
     }
+
+    /** How it is listened to, not what, as a line that {@link #recalled} reads. */
+    public String remembered() {
+        return "%d %s %s %s %s".formatted(percent, backing.under(), backing.metronome(), counted, lilt.id());
+    }
+
+    /** As {@link #remembered} wrote it; throws {@link IllegalArgumentException} for any other line. */
+    public ListeningState recalled(String line) {
+        String[] words = line.split(" ");
+        if (words.length != 5) {
+            throw new IllegalArgumentException(line);
+        }
+        Backing kept = new Backing(Boolean.parseBoolean(words[2]), Backing.Under.valueOf(words[1]));
+        return withPercent(Math.clamp(Integer.parseInt(words[0]), 25, 150)).with(kept).withCounted(Boolean.parseBoolean(words[3]))
+                .with(Lilt.byId(words[4]));
+    }
 }

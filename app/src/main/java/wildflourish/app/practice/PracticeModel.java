@@ -38,6 +38,7 @@ import wildflourish.sound.input.KeyHands;
 import wildflourish.sound.input.MidiHands;
 import wildflourish.sound.input.SimulatedHands;
 import wildflourish.sound.transport.Course;
+import wildflourish.sound.transport.Leg;
 import wildflourish.sound.transport.Moment;
 
 /**
@@ -46,7 +47,7 @@ import wildflourish.sound.transport.Moment;
  */
 public final class PracticeModel {
 
-    /** A tap so shortly before a turn belongs to it. */
+    /** What is played so shortly before a turn belongs to it. */
     private static final double EARLY_MS = 180;
     private static final long SEED = 5;
 
@@ -443,15 +444,7 @@ public final class PracticeModel {
             return;
         }
         arrive(now, moment.get());
-        int leg = moment.get().leg();
-        double left = now.sitting.itinerary().legs().get(leg).lengthMs() - moment.get().ms();
-        boolean nextCounts = leg + 1 < now.sitting.turns().size() && now.sitting.itinerary().legs().get(leg + 1).graded()
-                && now.sitting.itinerary().legs().get(leg + 1).countInMs() == 0;
-        if (nextCounts && left < EARLY_MS) {
-            now.early.add(-left - calibration.delayMs());
-        } else {
-            keys.tap(moment.get().ms());
-        }
+        keys.tap(moment.get().ms());
     }
 
     private Optional<Moment> moment(Going now) {
@@ -527,9 +520,22 @@ public final class PracticeModel {
         state.set(state.get().in(state.get().phase(), now.turn().turn()));
     }
 
+    /** What was played just before a turn that follows at once belongs to it. */
+    private void keepEarly(Going now) {
+        List<Leg> legs = now.sitting.itinerary().legs();
+        boolean follows = now.leg >= 0 && now.leg + 1 < legs.size() && legs.get(now.leg + 1).graded() && legs.get(now.leg + 1).countInMs() == 0;
+        for (double at : follows ? hands.upTo(Double.MAX_VALUE) : List.<Double>of()) {
+            double early = at - legs.get(now.leg).lengthMs();
+            if (early > -EARLY_MS) {
+                now.early.add(early);
+            }
+        }
+    }
+
     /** Measures the turn that is over, if it is one of the student's. */
     private void close(Going now) {
         if (!now.isGraded()) {
+            keepEarly(now);
             return;
         }
         now.played.addAll(hands.upTo(Double.MAX_VALUE));

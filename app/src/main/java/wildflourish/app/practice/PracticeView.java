@@ -115,7 +115,7 @@ public final class PracticeView extends BorderPane {
         setId("practice");
         getStyleClass().add("practice");
         percentRow = row("% of the tempo", percent);
-        tuneChoices = new VBox(5, labelled("practise-which", "tune", which), labelled("practise-passage", "stretch", passage), labelled("practise-rung", "rung", rung),
+        tuneChoices = new VBox(5, labelled("practise-which", "tune", which), beside(labelled("practise-passage", "stretch", passage), labelled("practise-rung", "rung", rung)),
                 labelled("practise-plan", "plan", plan), percentRow, labelled("practise-lilt", "lilt", lilt), along);
         gestureChoices = new VBox(5, labelled("practise-drill", "gesture", drill));
         setLeft(choices());
@@ -502,6 +502,16 @@ public final class PracticeView extends BorderPane {
         HBox row = new HBox(6, label, gap, spinner);
         row.setAlignment(Pos.CENTER_LEFT);
         return row;
+    }
+
+    private static HBox beside(VBox left, VBox right) {
+        HBox pair = new HBox(6, left, right);
+        for (VBox one : List.of(left, right)) {
+            one.setPrefWidth(SIDE / 2);
+            one.setMinWidth(0);
+            HBox.setHgrow(one, Priority.ALWAYS);
+        }
+        return pair;
     }
 
     private static VBox labelled(String id, String words, ComboBox<?> box) {

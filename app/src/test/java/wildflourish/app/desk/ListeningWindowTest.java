@@ -21,6 +21,7 @@ import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.listening.ListeningState;
+import wildflourish.core.practice.Lilt;
 import wildflourish.sound.engine.SimulatedOutput;
 import wildflourish.sound.transport.Backing;
 import wildflourish.sound.transport.Itinerary;
@@ -166,6 +167,25 @@ class ListeningWindowTest extends WindowTest {
         assertThat(heard().legs().getFirst().countIn().clicks()).hasSize(3);
         interact(() -> lookup("#under").<ComboBox<Backing.Under>>query().setValue(Backing.Under.CHORDS));
         assertThat(model.message().get()).isNotEmpty();
+    }
+
+    @Test
+    void howItIsListenedToIsRemembered() {
+        open(true);
+        interact(() -> {
+            model.listening().setPercent(70);
+            model.listening().setMetronome(true);
+            model.listening().setLilt(Lilt.byId("dotted"));
+        });
+        close();
+        open(false);
+        until(() -> model.trellis().isOpen());
+        assertThat(model.listening().state().get().percent()).isEqualTo(70);
+        assertThat(model.listening().state().get().backing().metronome()).isTrue();
+        assertThat(model.listening().state().get().lilt()).isEqualTo(Lilt.byId("dotted"));
+        interact(() -> model.listening().recall("what is this"));
+        assertThat(model.listening().state().get().percent()).isEqualTo(70);
+        assertThat(model.message().get()).contains("as usual");
     }
 
     @Test

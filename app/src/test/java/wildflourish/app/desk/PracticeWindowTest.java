@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
@@ -190,7 +191,7 @@ class PracticeWindowTest extends WindowTest {
     void theKeysAreCalibrated() {
         pace = 2;
         sitDown();
-        clickOn("#calibrate");
+        interact(() -> lookup("#calibrate").<Button>query().fire());
         until(() -> now().phase() == PracticeState.Phase.CALIBRATING && now().nowMs() > -50);
         for (int click = 0; click < 12; click++) {
             double at = click * 600.0;
