@@ -19,56 +19,16 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import wildflourish.app.listening.Player;
+import wildflourish.app.listening.HandMoved;
 import wildflourish.app.trellis.Opened;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.practice.PracticePlan;
 import wildflourish.core.practice.Steps;
-import wildflourish.sound.transport.Course;
-import wildflourish.sound.transport.Moment;
-import wildflourish.sound.voice.Voice;
 
 /** Practising without a window or a clock of its own: the sound is where the test puts it. */
 class PracticeModelTest {
-
-    /** A player whose sound stands still until it is moved. */
-    private static final class HandMoved implements Player {
-        private Course course;
-        private long frame;
-
-        @Override
-        public void play(Course next) {
-            course = next;
-            frame = 0;
-        }
-
-        @Override
-        public void stop() {
-            course = null;
-        }
-
-        @Override
-        public Optional<Moment> now() {
-            return course().map(c -> c.at(frame));
-        }
-
-        @Override
-        public Optional<Course> course() {
-            return Optional.ofNullable(course);
-        }
-
-        @Override
-        public String device() {
-            return "";
-        }
-
-        @Override
-        public double latencyMs() {
-            return 0;
-        }
-    }
 
     /** A clock that is set by hand. */
     private static final class HandSet extends Clock {
@@ -121,7 +81,7 @@ class PracticeModelTest {
     /** Lets the sound go on by so many milliseconds, frame by frame of the screen. */
     private void run(double ms) {
         for (double done = 0; done < ms; done += 8) {
-            player.frame += Voice.RATE * 8L / 1000;
+            player.goOn(8);
             clock.now = clock.now.plusMillis(8);
             model.tick();
         }
@@ -173,7 +133,7 @@ class PracticeModelTest {
     void aTapJustBeforeAnAnswerBelongsToIt() {
         plan("call-and-response");
         model.start();
-        var legs = player.course.itinerary().legs();
+        var legs = player.itinerary().legs();
         run(legs.getFirst().countInMs() + legs.getFirst().lengthMs() - 40);
         assertThat(now().phase()).isEqualTo(PracticeState.Phase.LISTENING);
         model.tap();
@@ -188,7 +148,7 @@ class PracticeModelTest {
     @Test
     void tapsLateByAKeyboardAreMovedBackOnceItIsCalibrated() {
         model.calibrate();
-        run(player.course.itinerary().legs().getFirst().countInMs());
+        run(player.itinerary().legs().getFirst().countInMs());
         for (int click = 0; click < 12; click++) {
             run(48);
             model.tap();
@@ -200,7 +160,7 @@ class PracticeModelTest {
         assertThat(said.getLast()).contains("ms late");
         double delay = now().choice().calibration().delayMs();
         model.start();
-        run(player.course.itinerary().legs().getFirst().countInMs() + 160);
+        run(player.itinerary().legs().getFirst().countInMs() + 160);
         model.tap();
         double at = player.now().orElseThrow().ms();
         run(32);

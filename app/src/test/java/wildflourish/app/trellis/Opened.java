@@ -14,9 +14,18 @@ public final class Opened {
 
     /** A tune from ABC with a ladder grown for an instrument, its first note in hand on the fuller rung. */
     public static TrellisModel tune(String abc, String instrument) {
-        Arrangement start = Documents.grown(AbcReader.read(abc).tunes().getFirst().tune(), Instruments.known(instrument));
         TrellisModel model = new TrellisModel(Mockito.mock(TrellisModel.Journal.class), words -> { });
-        model.open(7, start, new History(List.of(new History.Step("added", () -> start)), 0), 4, 0);
+        open(model, 7, abc, instrument);
         return model;
+    }
+
+    /** Another tune on the same trellis. */
+    public static void another(TrellisModel model, String abc, String instrument) {
+        open(model, 8, abc, instrument);
+    }
+
+    private static void open(TrellisModel model, long id, String abc, String instrument) {
+        Arrangement start = Documents.grown(AbcReader.read(abc).tunes().getFirst().tune(), Instruments.known(instrument));
+        model.open(id, start, new History(List.of(new History.Step("added", () -> start)), 0), 4, 0);
     }
 }

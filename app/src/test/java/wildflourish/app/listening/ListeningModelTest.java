@@ -1,0 +1,167 @@
+package wildflourish.app.listening;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import wildflourish.app.trellis.Opened;
+import wildflourish.app.trellis.TrellisModel;
+import wildflourish.core.ornament.Sound;
+import wildflourish.sound.transport.Backing;
+import wildflourish.sound.transport.Itinerary;
+import wildflourish.sound.transport.Leg;
+
+/** Listening without a window: the sound is where the test puts it. */
+class ListeningModelTest {
+
+    /** Two parts of two bars, the first with two endings; crotchet = 120, so that a bar lasts two seconds. */
+    private static final String TUNE = "X:1\nT:Test\nR:reel\nM:4/4\nL:1/8\nQ:1/4=120\nK:D\n|:dfaf dfaf|1 gfed B2A2:|2 gfed d4|]\n";
+
+    private final HandMoved player = new HandMoved();
+    private final List<String> said = new ArrayList<>();
+    private TrellisModel trellis;
+    private ListeningModel model;
+
+    @BeforeEach
+    void open() {
+        trellis = Opened.tune(TUNE, "whistle-d");
+        model = new ListeningModel(trellis, player, Runnable::run, Runnable::run, said::add);
+    }
+
+    private Leg leg() {
+        return player.itinerary().legs().getFirst();
+    }
+
+    private int lit() {
+        model.tick();
+        return model.lit().get().map(ListeningModel.Lit::note).orElse(-1);
+    }
+
+    @Test
+    void itPlaysFromTheNoteInHandToTheEndAndThenRests() {
+        trellis.select(0, 4);
+        model.toggle();
+        // Half a bar is left of the first; then the first ending, the bar again, the second ending.
+        assertThat(leg().lengthMs()).isCloseTo(7000, within(1e-6));
+        assertThat(lit()).isEqualTo(4);
+        player.goOn(1000);
+        assertThat(lit()).as("the first ending").isEqualTo(8);
+        player.goOn(2000);
+        assertThat(lit()).as("the top again").isZero();
+        assertThat(model.lit().get().orElseThrow().words()).isEqualTo("bar 1, time 2");
+        player.goOn(2000);
+        assertThat(lit()).as("the second ending").isEqualTo(14);
+        player.goOn(2500);
+        assertThat(lit()).isEqualTo(-1);
+        assertThat(model.state().get().playing()).isFalse();
+    }
+
+    @Test
+    void aRungChangedWhileItPlaysGoesOnWhereItWas() {
+        trellis.select(1, 0);
+        model.toggle();
+        player.goOn(1300);
+        int note = lit();
+        trellis.stepRung(1);
+        assertThat(player.orders()).isEqualTo(2);
+        assertThat(player.now().orElseThrow().ms()).isCloseTo(1300, within(1e-6));
+        assertThat(lit()).isEqualTo(note);
+        assertThat(model.lit().get().orElseThrow().rung()).isEqualTo(2);
+        trellis.select(2, 9);
+        assertThat(player.orders()).as("another note in hand is no reason to begin anew").isEqualTo(2);
+    }
+
+    @Test
+    void whatIsHeardOfTheNoteInHandMovesAlongWithIt() {
+        model.setStretch(ListeningState.Stretch.BAR);
+        model.setAgain(true);
+        trellis.select(0, 2);
+        model.toggle();
+        assertThat(leg().span().from().toDouble()).isZero();
+        trellis.select(0, 9);
+        assertThat(leg().span().from().toDouble()).isEqualTo(1);
+        player.goOn(4100);
+        assertThat(player.now().orElseThrow().pass()).isEqualTo(2);
+        assertThat(lit()).isBetween(8, 13);
+    }
+
+    @Test
+    void marksTheWrongWayRoundMakeNoStretchAndNoHarm() {
+        trellis.select(0, 6);
+        model.markFrom();
+        trellis.select(0, 2);
+        model.markTo();
+        assertThat(model.state().get().from()).as("the later mark holds").isEmpty();
+        assertThat(model.state().get().to()).hasValue(2);
+        model.toggle();
+        assertThat(leg().lengthMs()).isCloseTo(750, within(1e-6));
+    }
+
+    @Test
+    void anOrnamentThatCannotBePlayedIsHeardPlainWithTheReason() {
+        trellis.select(0, 0);
+        var blocked = trellis.state().get().ranked().stream().filter(c -> c.verdict() instanceof wildflourish.core.ornament.Verdict.Impossible)
+                .findFirst().orElseThrow();
+        while (!trellis.state().get().looking().orElseThrow().equals(blocked.ornament().id())) {
+            trellis.ornaments().lookOn(1);
+        }
+        model.toggleOrnament();
+        assertThat(player.itinerary().legs()).hasSize(2);
+        assertThat(said.getLast()).startsWith("heard plain both times: ");
+        // Looking at one that can be played is heard at once.
+        int orders = player.orders();
+        trellis.ornaments().lookOn(1);
+        assertThat(player.orders()).isEqualTo(orders + 1);
+    }
+
+    @Test
+    void theWholeRungIsTakenHomeWhereverTheNoteInHandIs() {
+        trellis.select(3, 9);
+        Itinerary home = model.takeHome().get();
+        assertThat(home.again()).isFalse();
+        assertThat(home.legs().getFirst().lengthMs()).isCloseTo(8000, within(1e-6));
+        model.setAgainst(Optional.of(0));
+        model.setUnder(Backing.Under.DRONE);
+        Itinerary both = model.takeHome().get();
+        assertThat(both.legs()).hasSize(2);
+        assertThat(both.backing().under()).isEqualTo(Backing.Under.DRONE);
+        assertThat(both.legs().getLast().piece().performance().sounds()).allMatch(s -> s.role().equals(Sound.MELODY));
+    }
+
+    @Test
+    void thePaceKeepsWithinWhatCanBeFollowed() {
+        model.setPercent(3);
+        assertThat(model.state().get().percent()).isEqualTo(25);
+        model.setPercent(900);
+        assertThat(model.state().get().percent()).isEqualTo(150);
+    }
+
+    @Test
+    void aTuneWithoutChordsSaysSo() {
+        model.setUnder(Backing.Under.CHORDS);
+        assertThat(said.getLast()).contains("no chords are written above this tune");
+    }
+
+    @Test
+    void anotherTuneIsNotPlayedWhereTheFirstOneWas() {
+        model.setAgainst(Optional.of(0));
+        model.toggle();
+        assertThat(model.state().get().playing()).isTrue();
+        Opened.another(trellis, TUNE.replace("T:Test", "T:Other"), "fiddle");
+        assertThat(model.state().get().playing()).isFalse();
+        assertThat(player.course()).isEmpty();
+        assertThat(model.state().get().against()).isEmpty();
+    }
+
+    @Test
+    void aTuneWithoutNotesIsNotPlayed() {
+        Opened.another(trellis, "X:1\nT:Rest\nM:4/4\nL:1/8\nK:D\nz8|\n", "whistle-d");
+        model.toggle();
+        assertThat(model.state().get().playing()).isFalse();
+        assertThat(said.getLast()).contains("nothing to hear");
+    }
+}
