@@ -65,10 +65,12 @@ class PracticeWindowTest extends WindowTest {
         choose("#practise-hands", made("steady"));
         int first = now().steps().orElseThrow().at();
         push(KeyCode.ENTER);
-        until(() -> now().passes().size() >= 2);
-        assertThat(now().passes()).allMatch(PracticeState.Done::even);
-        assertThat(now().steps().orElseThrow().at()).isEqualTo(first + 1);
         until(() -> now().steps().orElseThrow().reached());
+        var tempi = now().steps().orElseThrow().tempi();
+        assertThat(now().passes()).hasSize(2 * (tempi.size() - first)).allMatch(PracticeState.Done::even);
+        for (int pass = 0; pass < now().passes().size(); pass++) {
+            assertThat(now().passes().get(pass).words()).as("two passes on each step").endsWith(tempi.get(first + pass / 2).spoken());
+        }
         assertThat(text("#practise-advice")).startsWith("The goal is reached");
         assertThat(text("#practise-facts")).contains("gaps vary by").contains("the tempo holds");
         assertThat(now().isRunning()).as("it rests at the goal").isFalse();
@@ -80,7 +82,6 @@ class PracticeWindowTest extends WindowTest {
 
     @Test
     void tapsOnTheKeyboardAreMeasured() {
-        pace = 4;
         sitDown();
         push(KeyCode.ENTER);
         until(() -> now().phase() == PracticeState.Phase.COUNTING);
@@ -199,7 +200,8 @@ class PracticeWindowTest extends WindowTest {
             push(KeyCode.SPACE);
         }
         until(() -> now().phase() == PracticeState.Phase.RESTING);
-        assertThat(model.message().get()).matches(m -> m.contains("this is taken off from now on") || m.contains("too few taps"), "a measured delay, or a reason");
+// How evenly a robot taps on a busy machine nobody knows: it is told one or the other.
+        assertThat(model.message().get().toLowerCase(java.util.Locale.ROOT)).containsPattern("this is taken off from now on|too few taps, or too wild");
     }
 
     @Test
