@@ -480,7 +480,8 @@ public final class DeskModel {
             if (stop.get()) {
                 return;
             }
-            keeper.ask(l -> addAll(l, book.tunes(), stop), ui).thenAccept(ids -> {
+            // From a background thread: the answer is to come on the interface's own, even when it is there already.
+            keeper.ask(l -> addAll(l, book.tunes(), stop), Runnable::run).thenAcceptAsync(ids -> {
                 end();
                 shelf.setFindings(file.getFileName().toString(), book.findings());
                 refresh();
@@ -491,7 +492,7 @@ public final class DeskModel {
                 }
                 say(ids.isEmpty() ? "no tune could be read; see what was found below"
                         : ids.size() == 1 ? "one tune came in" : ids.size() + " tunes came in");
-            });
+            }, ui);
         });
     }
 
