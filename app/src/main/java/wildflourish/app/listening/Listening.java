@@ -35,7 +35,7 @@ record Listening(Itinerary itinerary, List<Integer> rungs) {
     /** What the state asks for at a place; takes some milliseconds. */
     static Listening of(ListeningState state, Place place) {
         Arrangement arrangement = place.arrangement();
-        Tempo tempo = slowed(arrangement.tempo(), state.percent());
+        Tempo tempo = arrangement.tempo().percent(state.percent());
         PlayedOut plain = PlayedOut.of(Timeline.of(arrangement.tune()), tempo);
         boolean alone = state.stretch() == ListeningState.Stretch.ORNAMENT;
         PlayedOut.Span span = span(state, place, plain);
@@ -60,10 +60,6 @@ record Listening(Itinerary itinerary, List<Integer> rungs) {
         }
         boolean again = state.again() || legs.size() > 1;
         return new Listening(again ? Itinerary.loop(legs, state.backing()) : Itinerary.once(legs, state.backing()), rungs);
-    }
-
-    static Tempo slowed(Tempo tempo, int percent) {
-        return percent == 100 ? tempo : tempo.withCount(Math.max(1, Math.round(tempo.perMinute().toDouble() * percent / 100)));
     }
 
     /** The note's own ornaments and no others; or the one that is looked at, where that does not stand there. */

@@ -147,7 +147,7 @@ public final class ListeningModel {
     }
 
     private static Itinerary whole(ListeningState how, Arrangement written, int rung) {
-        Piece piece = Piece.of(written, rung, Listening.slowed(written.tempo(), how.percent()), how.lilt());
+        Piece piece = Piece.of(written, rung, written.tempo().percent(how.percent()), how.lilt());
         return Itinerary.once(List.of(Leg.heard(piece, piece.whole())), how.backing());
     }
 

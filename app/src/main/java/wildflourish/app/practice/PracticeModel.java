@@ -47,8 +47,6 @@ import wildflourish.sound.transport.Moment;
  */
 public final class PracticeModel {
 
-    /** What is played so shortly before a turn belongs to it. */
-    private static final double EARLY_MS = 180;
     private static final long SEED = 5;
 
     /** Where the log and the settings go. */
@@ -164,7 +162,7 @@ public final class PracticeModel {
             keptRule.map(r -> r.split(" ")).ifPresent(r ->
                     rule = rule.withEvenUpTo(Double.parseDouble(r[0])).withPasses(Integer.parseInt(r[1])));
             keptRest.ifPresent(r -> log.restAfter(Double.parseDouble(r)));
-            keptDelay.ifPresent(d -> calibrated(new Calibration(Double.parseDouble(d), 0, Calibration.FEWEST)));
+            keptDelay.ifPresent(d -> calibrated(Calibration.known(Double.parseDouble(d))));
         } catch (IllegalArgumentException | ArrayIndexOutOfBoundsException e) {
             say.accept("how you practise could not be read; it is as usual again");
         }
@@ -237,7 +235,7 @@ public final class PracticeModel {
                         && l.instrument().equals(trellis.arrangement().instrument().id())
                         && l.unit().equals(trellis.arrangement().tempo().beatName()))
                 .findFirst().flatMap(PracticeHistory.Line::reached);
-        return reached.map(r -> steps.startingFrom(trellis.arrangement().tempo().withCount(Math.max(1, Math.round(r * 0.9))))).orElse(steps);
+        return reached.map(r -> steps.resuming(trellis.arrangement().tempo().withCount(Math.round(r)))).orElse(steps);
     }
 
     private void choose(UnaryOperator<PracticeState.Choice> changed) {
@@ -526,7 +524,7 @@ public final class PracticeModel {
         boolean follows = now.leg >= 0 && now.leg + 1 < legs.size() && legs.get(now.leg + 1).graded() && legs.get(now.leg + 1).countInMs() == 0;
         for (double at : follows ? hands.upTo(Double.MAX_VALUE) : List.<Double>of()) {
             double early = at - legs.get(now.leg).lengthMs();
-            if (early > -EARLY_MS) {
+            if (early > -PracticePlan.earlyMs()) {
                 now.early.add(early);
             }
         }
@@ -551,7 +549,7 @@ public final class PracticeModel {
         Optional<Steps.Next> next = before.steps().map(s -> s.after(pass));
         Optional<Drill.Run> run = before.run().map(r -> r.after(pass));
         boolean even = drill ? run.orElseThrow().cameLast() : next.map(Steps.Next::even).orElse(rule.isEven(pass));
-        String advice = drill ? run.orElseThrow().advice() : next.map(Steps.Next::why).orElseGet(() -> told(pass, even));
+        String advice = drill ? run.orElseThrow().advice() : next.map(Steps.Next::why).orElseGet(() -> rule.told(pass));
         List<PracticeState.Done> all = new ArrayList<>(before.passes());
         all.add(new PracticeState.Done(turn.turn().words(), pass, even, advice));
         state.set(before.after(turn.turn().with(pass), all, next.map(Steps.Next::steps), run, advice).at(before.nowMs(), played));
@@ -560,12 +558,6 @@ public final class PracticeModel {
             boolean tiring = drill && before.choice().drill().filter(Drill::tiring).isPresent();
             turn.what().ifPresent(what -> log.keep(LoggedPass.of(began, what, pass, even), tiring));
         }
-    }
-
-    /** What a pass was like where no tempo follows from it. */
-    private String told(Evenness pass, boolean even) {
-        return even ? "even: the gaps vary by %d %%".formatted(Math.round(pass.variation() * 100))
-                : new Steps(rule, List.of(trellis.arrangement().tempo()), 0, 0, false).after(pass).why();
     }
 
     private void calibrated(Sitting.Planned turn, List<Double> played) {

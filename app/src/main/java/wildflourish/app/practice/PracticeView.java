@@ -35,7 +35,6 @@ import wildflourish.app.trellis.TrellisModel;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.practice.Drill;
-import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.PracticeHistory;
 import wildflourish.core.practice.PracticePlan;
@@ -51,7 +50,7 @@ public final class PracticeView extends BorderPane {
     private final LongConsumer openTune;
     private final ComboBox<TuneEntry> which = new ComboBox<>();
     private final ComboBox<Instrument> instrument = new ComboBox<>();
-    private final PulseLanes lanes = new PulseLanes();
+    private final PulseLanes lanes;
     private final ScoreView score;
     private final PassGraph climb = new PassGraph();
     private final HistoryChart chart = new HistoryChart();
@@ -106,6 +105,7 @@ public final class PracticeView extends BorderPane {
      */
     public PracticeView(PracticeModel model, TrellisModel trellis, ObservableList<TuneEntry> shelf, LongConsumer openTune, Runnable writeLog) {
         this.model = model;
+        this.lanes = new PulseLanes(model::rule);
         this.tunes = shelf;
         this.openTune = openTune;
         this.score = new ScoreView(trellis);
@@ -375,7 +375,7 @@ public final class PracticeView extends BorderPane {
         lift.getValueFactory().setValue(model.rule().passes());
         rest.getValueFactory().setValue((int) Math.round(model.rest().afterMinutes()));
         rule.setText(isTune ? model.rule().inWords() : Drill.ruleInWords());
-        delay.setText(choice.calibration().taps() == 0 ? "not calibrated yet; any letter or the space bar taps"
+        delay.setText(!choice.calibration().isKnown() ? "not calibrated yet; any letter or the space bar taps"
                 : "taps are taken %d ms earlier than they are told; the %d ms of the sound device are taken off besides".formatted(
                 Math.round(choice.calibration().delayMs()), Math.round(model.latencyMs())));
         care.setText(model.rest().pain() + model.cautions().stream().filter(c -> !c.equals(model.rest().pain())).map(c -> "\n" + c).reduce("", String::concat));
@@ -394,7 +394,7 @@ public final class PracticeView extends BorderPane {
         phase.setText(now.phase().words());
         start.setText(now.isRunning() ? "Stop" : "Begin");
         advice.setText(sentence(now.advice()));
-        facts.setText(now.passes().isEmpty() ? "" : inWords(now.passes().getLast().evenness(), isTune));
+        facts.setText(now.passes().isEmpty() ? "" : now.passes().getLast().evenness().inWords(isTune));
         reminder.setText(now.reminder().isEmpty() ? "" : now.reminder() + " " + model.rest().pain());
         shown(reminder, !now.reminder().isEmpty());
         boolean climbs = now.steps().isPresent() || now.run().isPresent();
@@ -414,22 +414,6 @@ public final class PracticeView extends BorderPane {
     private static String sentence(String words) {
         String first = words.isEmpty() ? words : Character.toUpperCase(words.charAt(0)) + words.substring(1);
         return first.isEmpty() || first.endsWith(".") ? first : first + ".";
-    }
-
-    private static String inWords(Evenness pass, boolean isTune) {
-        StringBuilder words = new StringBuilder("gaps vary by %d %%".formatted(Math.round(pass.variation() * 100)));
-        long drift = Math.round(pass.drift() * 100);
-        words.append(drift == 0 ? "  ·  the tempo holds" : "  ·  %d %% too %s".formatted(Math.abs(drift), drift < 0 ? "fast" : "slow"));
-        long off = Math.round(pass.offsetMs());
-        words.append(Math.abs(off) < 5 ? "  ·  on the pulse" : "  ·  %d ms %s the pulse".formatted(Math.abs(off), off < 0 ? "before" : "behind"));
-        pass.swing().stream().filter(s -> isTune).forEach(s -> words.append("  ·  pairs %.2f to 1".formatted(s)));
-        if (!pass.matching().missed().isEmpty()) {
-            words.append("  ·  %d missed".formatted(pass.matching().missed().size()));
-        }
-        if (!pass.matching().extra().isEmpty()) {
-            words.append("  ·  %d too many".formatted(pass.matching().extra().size()));
-        }
-        return words.toString();
     }
 
     private void showHistory() {

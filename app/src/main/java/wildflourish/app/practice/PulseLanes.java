@@ -2,6 +2,7 @@ package wildflourish.app.practice;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.text.TextAlignment;
@@ -9,6 +10,7 @@ import wildflourish.app.paint.CanvasPainter;
 import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.Expected;
 import wildflourish.core.practice.Matching;
+import wildflourish.core.practice.StepRule;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
 
@@ -27,15 +29,15 @@ final class PulseLanes extends Painted {
     /** Pixels for a millisecond off the pulse, and where that stops growing. */
     private static final double OFF = 0.3;
     private static final double MOST_OFF = 25;
-    /** An onset within this share of its gap looks right; one beyond the other looks wrong. */
-    private static final double GOOD = 0.1;
-    private static final double BAD = 0.25;
     private static final double CLOSEST = 13;
 
+    private final Supplier<StepRule> rule;
     private PracticeState state;
 
-    PulseLanes() {
+    /** Lanes that tell right from wrong by the rule that is in force. */
+    PulseLanes(Supplier<StepRule> rule) {
         super("lanes");
+        this.rule = rule;
         getStyleClass().add("lanes");
         setFocusTraversable(true);
         setAccessibleText("onsets against the pulse");
@@ -159,7 +161,7 @@ final class PulseLanes extends Painted {
     private void coming(GraphicsContext g, PracticeState.Turn turn, Rows rows) {
         for (double ms : state.played()) {
             turn.expected().onsets().stream().min(java.util.Comparator.comparingDouble(o -> Math.abs(o.atMs() - ms)))
-                    .ifPresent(o -> dot(g, ms, ms - o.atMs(), share(turn.expected(), o, ms - o.atMs()), rows));
+                    .ifPresent(o -> dot(g, ms, ms - o.atMs(), look(turn.expected(), o, ms - o.atMs()), rows));
         }
     }
 
@@ -167,7 +169,7 @@ final class PulseLanes extends Painted {
         for (Matching.Pair pair : pass.matching().pairs()) {
             Expected.Onset onset = turn.expected().onsets().get(pair.expected());
             double ms = pass.played().get(pair.played());
-            dot(g, ms, ms - onset.atMs(), share(turn.expected(), onset, ms - onset.atMs()), rows);
+            dot(g, ms, ms - onset.atMs(), look(turn.expected(), onset, ms - onset.atMs()), rows);
         }
         g.setStroke(palette().of(Ink.MISSING));
         g.setLineWidth(2);
@@ -183,7 +185,7 @@ final class PulseLanes extends Painted {
             g.strokeLine(x - 4, y - 4, x + 4, y + 4);
             g.strokeLine(x - 4, y + 4, x + 4, y - 4);
         }
-        pass.odd().filter(o -> Math.abs(o.ratio() - 1) >= 0.15).ifPresent(o -> odd(g, turn, o, rows));
+        pass.oddToTell().ifPresent(o -> odd(g, turn, o, rows));
     }
 
     /** The gap furthest off, bracketed. */
@@ -205,15 +207,19 @@ final class PulseLanes extends Painted {
         g.fillText(words, roomBehind ? right + 6 : left - 6, y + 4);
     }
 
-    /** How far off an onset is, as a share of the gap behind it. */
-    private static double share(Expected expected, Expected.Onset onset, double off) {
+    /** How an onset looks that was expected elsewhere, by the rule in force. */
+    private StepRule.Look look(Expected expected, Expected.Onset onset, double off) {
         int index = expected.onsets().indexOf(onset);
         double end = index + 1 < expected.size() ? expected.onsets().get(index + 1).atMs() : expected.lengthMs();
-        return Math.abs(off) / Math.max(1, end - onset.atMs());
+        return rule.get().look(off, end - onset.atMs());
     }
 
-    private void dot(GraphicsContext g, double ms, double off, double share, Rows rows) {
-        Color colour = palette().of(share <= GOOD ? Ink.GLIDE : share <= BAD ? Ink.COMPANY : Ink.MISSING);
+    private void dot(GraphicsContext g, double ms, double off, StepRule.Look look, Rows rows) {
+        Color colour = palette().of(switch (look) {
+            case RIGHT -> Ink.GLIDE;
+            case OFF -> Ink.COMPANY;
+            case WRONG -> Ink.MISSING;
+        });
         double x = Math.clamp(rows.x(Math.max(0, ms)), LEFT - 8, getWidth() - 6);
         double line = rows.y(rows.row(Math.max(0, ms)));
         double y = line + Math.clamp(off * OFF, -MOST_OFF, MOST_OFF);
@@ -221,7 +227,7 @@ final class PulseLanes extends Painted {
         g.setFill(colour);
         g.setLineWidth(2);
         g.strokeLine(x, line, x, y);
-        if (share <= GOOD) {
+        if (look == StepRule.Look.RIGHT) {
             g.fillOval(x - 3.5, y - 3.5, 7, 7);
         } else {
             // Told by its shape as well as by its colour.

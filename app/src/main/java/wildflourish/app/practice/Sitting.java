@@ -6,6 +6,7 @@ import java.util.Optional;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Speeds;
+import wildflourish.core.practice.Calibration;
 import wildflourish.core.practice.CountIn;
 import wildflourish.core.practice.Drill;
 import wildflourish.core.practice.Expected;
@@ -43,9 +44,6 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
     record Planned(PracticeState.Turn turn, Optional<LoggedPass.Practised> what) {}
 
     private static final Backing CLICK = Backing.NONE.withMetronome(true);
-    private static final int DRILL_HEARD = 2;
-    private static final int CALIBRATION_CLICKS = 12;
-    private static final int CALIBRATION_MS = 600;
 
     /** What a tune is practised with. */
     record Tune(long id, Arrangement arrangement, PracticeState.Choice choice, Passage passage) {}
@@ -63,8 +61,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
     static Sitting stages(Tune tune) {
         Builder all = new Builder(tune);
         for (PracticePlan.Stage stage : tune.choice().plan().stages()) {
-            Tempo goal = tune.arrangement().tempo();
-            Tempo tempo = goal.withCount(Math.max(1, Math.round(goal.perMinute().toDouble() * stage.percent() / 100)));
+            Tempo tempo = tune.arrangement().tempo().percent(stage.percent());
             int rung = stage.bare() ? 0 : tune.choice().rung();
             Piece piece = piece(tune, rung, tempo);
             PlayedOut.Span span = span(piece, tune.passage().fromNote(), tune.passage().toNote());
@@ -76,8 +73,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
 
     /** Each phrase heard, then left empty. */
     static Sitting calls(Tune tune) {
-        Tempo goal = tune.arrangement().tempo();
-        Tempo tempo = goal.withCount(Math.max(1, Math.round(goal.perMinute().toDouble() * tune.choice().percent() / 100)));
+        Tempo tempo = tune.arrangement().tempo().percent(tune.choice().percent());
         Piece piece = piece(tune, tune.choice().rung(), tempo);
         List<Phrase> phrases = Phrases.of(Timeline.of(tune.arrangement().tune()), tune.arrangement().marks());
         Builder all = new Builder(tune);
@@ -112,13 +108,14 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
         drill.gaps().forEach(g -> bar.append('A').append(Math.round(g)));
         Piece piece = pattern("M:%d/8\nL:1/8\nK:D\n%s".formatted(pulses, (bar + "|").repeat(times)), instrument,
                 new Tempo(Ratio.of(1, 8), Ratio.of(60_000, lengthMs)));
-        Ratio length = Ratio.of(pulses, 8);
-        Leg heard = Leg.heard(piece, new PlayedOut.Span(Ratio.ZERO, length.times(DRILL_HEARD)))
+        Expected first = drill.heard(lengthMs);
+        Ratio length = Ratio.of(pulses, 8).times(first.size() / drill.gaps().size());
+        Leg heard = Leg.heard(piece, new PlayedOut.Span(Ratio.ZERO, length))
                 .countedIn(CountIn.of(piece.arrangement().arrangement().tune().head(), piece.played(), Ratio.ZERO));
         Leg own = Leg.heard(piece, piece.whole()).unheard().measured();
         String words = "%d ms".formatted(lengthMs);
         List<Planned> turns = List.of(
-                new Planned(turn(heard, Expected.pattern(drill.gaps().stream().map(g -> g * lengthMs).toList(), DRILL_HEARD), words), Optional.empty()),
+                new Planned(turn(heard, first, words), Optional.empty()),
                 new Planned(turn(own, expected, words), Optional.of(new LoggedPass.Practised(Optional.empty(), drill.name(), "", instrument.id(), "",
                         hands, Optional.empty(), lengthMs))));
         return new Sitting(Itinerary.once(List.of(heard, own), CLICK), turns);
@@ -126,8 +123,8 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
 
     /** Even clicks to tap along with. */
     static Sitting calibration(Instrument instrument) {
-        Piece piece = pattern("M:4/4\nL:1/4\nK:D\n" + "AAAA|".repeat(CALIBRATION_CLICKS / 4), instrument,
-                new Tempo(Ratio.of(1, 4), Ratio.of(60_000, CALIBRATION_MS)));
+        Piece piece = pattern("M:4/4\nL:1/4\nK:D\n" + "AAAA|".repeat(Calibration.WAY.clicks() / 4), instrument,
+                new Tempo(Ratio.of(1, 4), Ratio.of(60_000, Calibration.WAY.everyMs())));
         Leg leg = Leg.heard(piece, piece.whole()).unheard().measured()
                 .countedIn(CountIn.of(piece.arrangement().arrangement().tune().head(), piece.played(), Ratio.ZERO));
         return new Sitting(Itinerary.once(List.of(leg), CLICK), List.of(new Planned(turn(leg,

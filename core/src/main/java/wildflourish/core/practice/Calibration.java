@@ -2,6 +2,7 @@ package wildflourish.core.practice;
 
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.data.DataFile;
 
 /**
  * How late a keyboard tells of its keys, found by tapping along with even clicks: the median of tap − click, which a few wild
@@ -14,11 +15,28 @@ import java.util.Optional;
  */
 public record Calibration(double delayMs, double spreadMs, int taps) {
 
-    /** Fewer taps than these tell nothing. */
-    public static final int FEWEST = 6;
+    /**
+     * How it is done.
+     *
+     * @param clicks that are tapped along with
+     * @param everyMs from one to the next
+     * @param fewest fewer taps tell nothing
+     * @param wildestMs taps further apart than this, by their median, are too wild to tell a delay from
+     */
+    public record Way(String provenance, int clicks, int everyMs, int fewest, double wildestMs) {}
 
-    /** Taps further from the middle than this are too wild to tell a delay from. */
-    public static final double WILDEST_MS = 45;
+    /** How it is done here. */
+    public static final Way WAY = DataFile.read("practice/calibration.json", Way.class);
+
+    /** A delay that was found another day. */
+    public static Calibration known(double delayMs) {
+        return new Calibration(delayMs, 0, WAY.fewest());
+    }
+
+    /** Whether a delay is known. */
+    public boolean isKnown() {
+        return taps > 0;
+    }
 
     /** No delay known. */
     public static final Calibration NONE = new Calibration(0, 0, 0);
@@ -35,12 +53,12 @@ public record Calibration(double delayMs, double spreadMs, int taps) {
             clicks.stream().min(java.util.Comparator.comparingDouble(c -> Math.abs(tap - c)))
                     .filter(c -> Math.abs(tap - c) < half).ifPresent(c -> late.add(tap - c));
         }
-        if (late.size() < FEWEST) {
+        if (late.size() < WAY.fewest()) {
             return Optional.empty();
         }
         double delay = Median.of(late);
         double spread = Median.of(late.stream().map(l -> Math.abs(l - delay)).toList());
-        return spread > WILDEST_MS ? Optional.empty() : Optional.of(new Calibration(delay, spread, late.size()));
+        return spread > WAY.wildestMs() ? Optional.empty() : Optional.of(new Calibration(delay, spread, late.size()));
     }
 
 }

@@ -25,7 +25,7 @@ public record Drill(
         String id, String name, List<String> families, String how, List<Double> gaps, List<String> words, List<Move> measures,
         boolean again, List<Integer> lengthsMs, boolean tiring) {
 
-    record Table(String provenance, int times, double tolerance, double easy, double possible, List<Drill> drills) {}
+    record Table(String provenance, int heard, int times, double tolerance, double easy, double possible, List<Drill> drills) {}
 
     private static final Table TABLE = load();
 
@@ -68,6 +68,11 @@ public record Drill(
         return ("A try is clean when the part lasts within %d %% of what was asked. It goes faster when at least %d of 100 tries are clean, and ends "
                 + "when that fails twice in a row. What is clean %d times of 100 counts as easy.").formatted(Math.round(TABLE.tolerance() * 100),
                 Math.round(TABLE.possible() * 100), Math.round(TABLE.easy() * 100));
+    }
+
+    /** The onsets that are heard before a pass at a length of the part, in milliseconds. */
+    public Expected heard(int lengthMs) {
+        return Expected.pattern(gaps.stream().map(g -> g * lengthMs).toList(), TABLE.heard());
     }
 
     /** The onsets of one pass at a length of the part, in milliseconds. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import wildflourish.core.data.DataFile;
 
 /**
  * How even one pass was, measured from its onsets.
@@ -47,6 +48,17 @@ public record Evenness(
      * @param ratio to the mean ratio: below 1 too short
      */
     public record OddGap(int onset, double ratio) {}
+
+    /**
+     * From where on something is told.
+     *
+     * @param pulse share by which a pulse of the beat is usually longer or shorter; {@code gap} the same for one gap
+     * @param times that pulse has to come at least so often
+     * @param offsetMs before or behind the pulse
+     */
+    record Told(String provenance, double pulse, int times, double gap, double offsetMs) {}
+
+    private static final Told TOLD = DataFile.read("practice/told.json", Told.class);
 
     private record Gap(int onset, int pulse, double ratio, double playedMs) {}
 
@@ -151,14 +163,40 @@ public record Evenness(
 
     /** What stands out, in the teacher's words; empty where nothing does. */
     public Optional<String> standsOut() {
-        Optional<PulseShare> share = pulses.stream().filter(p -> p.gaps() >= 3 && Math.abs(p.ratio() - 1) >= 0.1)
+        Optional<PulseShare> share = pulses.stream().filter(p -> p.gaps() >= TOLD.times() && Math.abs(p.ratio() - 1) >= TOLD.pulse())
                 .max(java.util.Comparator.comparingDouble(p -> Math.abs(p.ratio() - 1)));
         if (share.isPresent() && pulses.size() > 1) {
             return Optional.of("the %s pulse of the beat is %s by %d %%".formatted(ordinal(share.get().pulse()),
                     share.get().ratio() < 1 ? "cut short" : "held too long", Math.round(Math.abs(share.get().ratio() - 1) * 100)));
         }
-        return odd.filter(o -> Math.abs(o.ratio() - 1) >= 0.15).map(o -> "the gap after onset %d is %s by %d %%".formatted(
+        return oddToTell().map(o -> "the gap after onset %d is %s by %d %%".formatted(
                 o.onset() + 1, o.ratio() < 1 ? "too short" : "too long", Math.round(Math.abs(o.ratio() - 1) * 100)));
+    }
+
+    /** The most uneven gap, where it is worth telling. */
+    public Optional<OddGap> oddToTell() {
+        return odd.filter(o -> Math.abs(o.ratio() - 1) >= TOLD.gap());
+    }
+
+    /**
+     * The figures in words, joined by dots.
+     *
+     * @param isTune whether pairs of pulses mean anything
+     */
+    public String inWords(boolean isTune) {
+        List<String> words = new ArrayList<>(List.of("gaps vary by %d %%".formatted(Math.round(variation * 100))));
+        long driftPercent = Math.round(drift * 100);
+        words.add(driftPercent == 0 ? "the tempo holds" : "%d %% too %s".formatted(Math.abs(driftPercent), driftPercent < 0 ? "fast" : "slow"));
+        words.add(Math.abs(offsetMs) < TOLD.offsetMs() ? "on the pulse"
+                : "%d ms %s the pulse".formatted(Math.round(Math.abs(offsetMs)), offsetMs < 0 ? "before" : "behind"));
+        swing.stream().filter(s -> isTune).forEach(s -> words.add("pairs %.2f to 1".formatted(s)));
+        if (!matching.missed().isEmpty()) {
+            words.add("%d missed".formatted(matching.missed().size()));
+        }
+        if (!matching.extra().isEmpty()) {
+            words.add("%d too many".formatted(matching.extra().size()));
+        }
+        return String.join("  ·  ", words);
     }
 
     private static String ordinal(int pulse) {

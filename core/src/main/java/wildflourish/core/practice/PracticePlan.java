@@ -21,9 +21,14 @@ public record PracticePlan(String id, String words, String about, List<Stage> st
      */
     public record Stage(String words, boolean bare, int percent) {}
 
-    record Table(String provenance, List<PracticePlan> plans) {}
+    /**
+     * The file.
+     *
+     * @param earlyMs what is played so shortly before an answer belongs to it
+     */
+    record Table(String provenance, double earlyMs, List<PracticePlan> plans) {}
 
-    private static final List<PracticePlan> ALL = DataFile.read("practice/plans.json", Table.class).plans();
+    private static final Table TABLE = DataFile.read("practice/plans.json", Table.class);
 
     public PracticePlan {
         stages = List.copyOf(stages);
@@ -31,7 +36,12 @@ public record PracticePlan(String id, String words, String about, List<Stage> st
 
     /** The plans there are. */
     public static List<PracticePlan> all() {
-        return ALL;
+        return List.copyOf(TABLE.plans());
+    }
+
+    /** Milliseconds before an answer in which what is played belongs to it already. */
+    public static double earlyMs() {
+        return TABLE.earlyMs();
     }
 
     /** Whether the tempo goes up and down by the rule. */

@@ -62,4 +62,32 @@ public record StepRule(
                 Math.round(evenUpTo * 100), Math.round(driftUpTo * 100), Math.round(wrongUpTo * 100), passes == 1 ? "One" : passes == 2 ? "Two" : passes == 3 ? "Three" : String.valueOf(passes),
                 Math.round(fallsApartFrom * 100));
     }
+
+    /** What a pass was like where no tempo follows from it, in a sentence without a full stop. */
+    public String told(Evenness pass) {
+        return isEven(pass) ? "even: the gaps vary by %d %%".formatted(Math.round(pass.variation() * 100)) : fault(pass);
+    }
+
+    /** Why a pass is not even, in a sentence without a full stop. */
+    String fault(Evenness pass) {
+        if (pass.missedShare() + pass.extraShare() > wrongUpTo) {
+            int missed = pass.matching().missed().size();
+            int extra = pass.matching().extra().size();
+            return missed >= extra ? "%d note%s missed".formatted(missed, missed == 1 ? " was" : "s were")
+                    : "%d note%s too many".formatted(extra, extra == 1 ? " was" : "s were");
+        }
+        if (Math.abs(pass.drift()) > driftUpTo) {
+            return "%d %% %s than the pulse".formatted(Math.round(Math.abs(pass.drift()) * 100), pass.drift() < 0 ? "faster" : "slower");
+        }
+        return pass.standsOut().orElse("the gaps vary by %d %%".formatted(Math.round(pass.variation() * 100)));
+    }
+
+    /** How one onset looks beside its pulse. */
+    public enum Look { RIGHT, OFF, WRONG }
+
+    /** How an onset looks that is so many milliseconds off, against the gap behind it: by the bounds of a whole pass. */
+    public Look look(double offMs, double gapMs) {
+        double share = Math.abs(offMs) / Math.max(1, gapMs);
+        return share <= evenUpTo ? Look.RIGHT : share < fallsApartFrom ? Look.OFF : Look.WRONG;
+    }
 }

@@ -35,7 +35,7 @@ public record Steps(StepRule rule, List<Tempo> tempi, int at, int evenInRow, boo
     public static Steps upTo(Tempo goal, StepRule rule) {
         List<Tempo> tempi = new ArrayList<>();
         for (int percent : rule.percent()) {
-            Tempo tempo = goal.withCount(Math.max(1, Math.round(goal.perMinute().toDouble() * percent / 100)));
+            Tempo tempo = goal.percent(percent);
             if (tempi.isEmpty() || tempo.isFasterThan(tempi.getLast())) {
                 tempi.add(tempo);
             }
@@ -56,6 +56,12 @@ public record Steps(StepRule rule, List<Tempo> tempi, int at, int evenInRow, boo
         return new Steps(rule, tempi, step, 0, false);
     }
 
+    /** One step below that of a tempo that was played evenly another day, so that it is even at once. */
+    public Steps resuming(Tempo reached) {
+        Steps there = startingFrom(reached);
+        return new Steps(rule, tempi, Math.max(0, there.at() - 1), 0, false);
+    }
+
     /** After a pass at the present tempo. */
     public Next after(Evenness pass) {
         if (pass.expected().size() < FEWEST) {
@@ -68,7 +74,7 @@ public record Steps(StepRule rule, List<Tempo> tempi, int at, int evenInRow, boo
                     : "it fell apart: back to " + down.tempo().spoken());
         }
         if (!rule.isEven(pass)) {
-            return new Next(new Steps(rule, tempi, at, 0, reached), Advice.AGAIN, false, "again at the same tempo: " + fault(pass));
+            return new Next(new Steps(rule, tempi, at, 0, reached), Advice.AGAIN, false, "again at the same tempo: " + rule.fault(pass));
         }
         if (evenInRow + 1 < rule.passes()) {
             return new Next(new Steps(rule, tempi, at, evenInRow + 1, reached), Advice.AGAIN, true,
@@ -79,18 +85,5 @@ public record Steps(StepRule rule, List<Tempo> tempi, int at, int evenInRow, boo
             return new Next(up, Advice.UP, true, "even: up to " + up.tempo().spoken());
         }
         return new Next(new Steps(rule, tempi, at, 0, true), Advice.REACHED, true, "the goal is reached: %s, evenly".formatted(tempo().spoken()));
-    }
-
-    private String fault(Evenness pass) {
-        if (pass.missedShare() + pass.extraShare() > rule.wrongUpTo()) {
-            int missed = pass.matching().missed().size();
-            int extra = pass.matching().extra().size();
-            return missed >= extra ? "%d note%s missed".formatted(missed, missed == 1 ? " was" : "s were")
-                    : "%d note%s too many".formatted(extra, extra == 1 ? " was" : "s were");
-        }
-        if (Math.abs(pass.drift()) > rule.driftUpTo()) {
-            return "%d %% %s than the pulse".formatted(Math.round(Math.abs(pass.drift()) * 100), pass.drift() < 0 ? "faster" : "slower");
-        }
-        return pass.standsOut().orElse("the gaps vary by %d %%".formatted(Math.round(pass.variation() * 100)));
     }
 }

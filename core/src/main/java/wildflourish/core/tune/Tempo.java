@@ -66,6 +66,11 @@ public record Tempo(Ratio beat, Ratio perMinute) {
         return of(beat, count);
     }
 
+    /** So many per cent of this tempo, rounded to a whole count of at least 1; at 100 this tempo itself. */
+    public Tempo percent(int percent) {
+        return percent == 100 ? this : withCount(Math.max(1, Math.round(perMinute.toDouble() * percent / 100)));
+    }
+
     /** This tempo counted in another note value. */
     public Tempo in(Ratio otherBeat) {
         return new Tempo(otherBeat, perMinute.times(beat).dividedBy(otherBeat));

@@ -24,9 +24,9 @@ class CareTest {
 
     @Test
     void theStepsClimbToTheGoal() {
-        assertThat(PracticeSteps.upTo(Tempo.parse("1/2=90"))).hasSize(6)
+        assertThat(Steps.upTo(Tempo.parse("1/2=90"), StepRule.USUAL).tempi()).hasSize(6)
                 .isSortedAccordingTo((a, b) -> a.perMinute().compareTo(b.perMinute()))
                 .last().isEqualTo(Tempo.parse("1/2=90"));
-        assertThat(PracticeSteps.upTo(Tempo.parse("1/2=90")).getFirst()).isEqualTo(Tempo.parse("1/2=45"));
+        assertThat(Steps.upTo(Tempo.parse("1/2=90"), StepRule.USUAL).tempi().getFirst()).isEqualTo(Tempo.parse("1/2=45"));
     }
 }

@@ -104,6 +104,14 @@ class EvennessTest {
     }
 
     @Test
+    void theFiguresAreSaidInWords() {
+        Evenness fast = Evenness.of(quavers(8), at(0, 190, 380, 570, 760, 950, 1140, 1330));
+        assertThat(fast.inWords(true)).isEqualTo("gaps vary by 0 %  ·  5 % too fast  ·  35 ms before the pulse  ·  pairs 1.00 to 1");
+        Evenness slips = Evenness.of(quavers(8), at(0, 200, 600, 800, 890, 1000, 1200, 1400));
+        assertThat(slips.inWords(false)).isEqualTo("gaps vary by 0 %  ·  the tempo holds  ·  on the pulse  ·  1 missed  ·  1 too many");
+    }
+
+    @Test
     void nothingPlayedMeasuresNothing() {
         Evenness pass = Evenness.of(quavers(8), List.of());
         assertThat(pass.gaps()).isZero();

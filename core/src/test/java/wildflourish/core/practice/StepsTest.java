@@ -85,6 +85,22 @@ class StepsTest {
     }
 
     @Test
+    void anotherDayBeginsAStepBelowWhatWasReached() {
+        Steps steps = Steps.upTo(GOAL, StepRule.USUAL);
+        assertThat(steps.resuming(GOAL).tempo()).isEqualTo(Tempo.parse("3/8=90"));
+        assertThat(steps.resuming(Tempo.parse("3/8=72")).tempo()).isEqualTo(Tempo.parse("3/8=60"));
+        assertThat(steps.resuming(Tempo.parse("3/8=50")).at()).isZero();
+    }
+
+    @Test
+    void anOnsetLooksAsTheRuleHasIt() {
+        assertThat(StepRule.USUAL.look(19, 200)).isEqualTo(StepRule.Look.RIGHT);
+        assertThat(StepRule.USUAL.look(-30, 200)).isEqualTo(StepRule.Look.OFF);
+        assertThat(StepRule.USUAL.look(44, 200)).isEqualTo(StepRule.Look.WRONG);
+        assertThat(StepRule.USUAL.withEvenUpTo(0.2).look(-30, 200)).as("a kinder rule").isEqualTo(StepRule.Look.RIGHT);
+    }
+
+    @Test
     void twoNotesAreTooShortToTell() {
         Expected two = Expected.pattern(List.of(300.0), 2);
         Steps steps = Steps.upTo(GOAL, StepRule.USUAL);

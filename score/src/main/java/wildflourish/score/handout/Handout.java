@@ -17,7 +17,8 @@ import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.practice.Care;
-import wildflourish.core.practice.PracticeSteps;
+import wildflourish.core.practice.StepRule;
+import wildflourish.core.practice.Steps;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.tune.Tempo;
@@ -212,7 +213,7 @@ public final class Handout {
                 + "the %s.".formatted(arrangement.tempo().beatName()),
                 LEFT, RIGHT, TEXT, Face.SANS, Ink.MUSIC);
         flow.space(0.8);
-        List<Tempo> steps = PracticeSteps.upTo(arrangement.tempo());
+        List<Tempo> steps = Steps.upTo(arrangement.tempo(), StepRule.USUAL).tempi();
         double room = (RIGHT - LEFT) / steps.size();
         List<Shape> boxes = new ArrayList<>();
         for (int i = 0; i < steps.size(); i++) {
