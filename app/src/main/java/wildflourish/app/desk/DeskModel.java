@@ -181,8 +181,8 @@ public final class DeskModel {
         });
         screen.addListener((o, a, now) -> keeper.remember("screen", now.name()));
         listening.state().addListener((o, before, now) -> {
-            if (!before.remembered().equals(now.remembered())) {
-                keeper.remember("listening", now.remembered());
+            if (!before.manner().equals(now.manner())) {
+                keeper.remember("listening", now.manner().line());
             }
         });
         palette.addListener((o, a, now) -> keeper.remember("look", now.name()));

@@ -32,6 +32,7 @@ import javafx.scene.layout.VBox;
 import wildflourish.app.across.AcrossView;
 import wildflourish.app.chart.ChartView;
 import wildflourish.app.listening.ListeningBar;
+import wildflourish.app.paint.Buttons;
 import wildflourish.app.paint.Palette;
 import wildflourish.app.practice.PracticeView;
 import wildflourish.app.reading.ReadingView;
@@ -176,18 +177,13 @@ public final class DeskView extends BorderPane {
     }
 
     private static ToggleButton tab(String id, String text, String key) {
-        ToggleButton tab = new ToggleButton(text);
-        tab.setId(id);
-        tab.getStyleClass().add("tab-button");
-        tab.setTooltip(new Tooltip(key));
+        ToggleButton tab = Buttons.toggle(id, text, key);
         tab.setMinWidth(USE_PREF_SIZE);
         return tab;
     }
 
     private static Button action(String id, String text, String hint, Runnable action) {
-        Button button = new Button(text);
-        button.setId(id);
-        button.setTooltip(new Tooltip(hint));
+        Button button = Buttons.button(id, text, hint);
         button.setMinWidth(USE_PREF_SIZE);
         button.setOnAction(e -> action.run());
         return button;

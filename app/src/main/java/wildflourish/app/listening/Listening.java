@@ -35,7 +35,7 @@ record Listening(Itinerary itinerary, List<Integer> rungs) {
     /** What the state asks for at a place; takes some milliseconds. */
     static Listening of(ListeningState state, Place place) {
         Arrangement arrangement = place.arrangement();
-        Tempo tempo = arrangement.tempo().percent(state.percent());
+        Tempo tempo = arrangement.tempo().percent(state.manner().percent());
         PlayedOut plain = PlayedOut.of(Timeline.of(arrangement.tune()), tempo);
         boolean alone = state.stretch() == ListeningState.Stretch.ORNAMENT;
         PlayedOut.Span span = span(state, place, plain);
@@ -43,23 +43,23 @@ record Listening(Itinerary itinerary, List<Integer> rungs) {
         List<Integer> rungs = new ArrayList<>();
         if (alone) {
             Arrangement one = alone(arrangement, place);
-            legs.add(Leg.heard(Piece.of(one, 0, tempo, state.lilt()), span));
-            legs.add(Leg.heard(Piece.of(one, 1, tempo, state.lilt()), span));
+            legs.add(Leg.heard(Piece.of(one, 0, tempo, state.manner().lilt()), span));
+            legs.add(Leg.heard(Piece.of(one, 1, tempo, state.manner().lilt()), span));
             rungs.add(0);
             rungs.add(place.rung());
         } else {
-            legs.add(Leg.heard(Piece.of(arrangement, place.rung(), tempo, state.lilt()), span));
+            legs.add(Leg.heard(Piece.of(arrangement, place.rung(), tempo, state.manner().lilt()), span));
             rungs.add(place.rung());
             state.against().filter(r -> r < arrangement.ladder().size() && r != place.rung()).ifPresent(r -> {
-                legs.add(Leg.heard(Piece.of(arrangement, r, tempo, state.lilt()), span));
+                legs.add(Leg.heard(Piece.of(arrangement, r, tempo, state.manner().lilt()), span));
                 rungs.add(r);
             });
         }
-        if (state.counted()) {
+        if (state.manner().counted()) {
             legs.set(0, legs.getFirst().countedIn(CountIn.of(arrangement.tune().head(), plain, span.from())));
         }
         boolean again = state.again() || legs.size() > 1;
-        return new Listening(again ? Itinerary.loop(legs, state.backing()) : Itinerary.once(legs, state.backing()), rungs);
+        return new Listening(again ? Itinerary.loop(legs, state.manner().backing()) : Itinerary.once(legs, state.manner().backing()), rungs);
     }
 
     /** The note's own ornaments and no others; or the one that is looked at, where that does not stand there. */

@@ -11,6 +11,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import wildflourish.app.paint.Buttons;
 import wildflourish.app.trellis.Choosing;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisState;
@@ -23,14 +24,14 @@ public final class ListeningBar extends FlowPane {
     private final ListeningModel model;
     private final TrellisModel trellis;
     private final Runnable done;
-    private final Button play = button("play", "Play", "play from the note in hand, or stop: space");
+    private final Button play = Buttons.button("play", "Play", "play from the note in hand, or stop: space");
     private final ComboBox<ListeningState.Stretch> stretch = new ComboBox<>();
-    private final ToggleButton again = toggle("again", "Around", "over and over: / key");
+    private final ToggleButton again = Buttons.toggle("again", "Around", "over and over: / key");
     private final Label percent = new Label();
     private final ComboBox<Optional<Integer>> against = new ComboBox<>();
     private final ComboBox<Backing.Under> under = new ComboBox<>();
-    private final ToggleButton metronome = toggle("metronome", "Click", "a click on each beat");
-    private final ToggleButton counted = toggle("counted", "Count in", "two beats, a bar, or four potatoes, as the tune asks");
+    private final ToggleButton metronome = Buttons.toggle("metronome", "Click", "a click on each beat");
+    private final ToggleButton counted = Buttons.toggle("counted", "Count in", "two beats, a bar, or four potatoes, as the tune asks");
     private final ComboBox<Lilt> lilt = new ComboBox<>();
     private final Label place = new Label();
     private boolean filling;
@@ -50,8 +51,8 @@ public final class ListeningBar extends FlowPane {
         setAlignment(Pos.CENTER_LEFT);
         play.setOnAction(e -> model.toggle());
         play.setMinWidth(64);
-        Button slower = button("pace-down", "–", "slower than the tune's tempo: < key");
-        Button faster = button("pace-up", "+", "faster than the tune's tempo: > key");
+        Button slower = Buttons.button("pace-down", "–", "slower than the tune's tempo: < key");
+        Button faster = Buttons.button("pace-up", "+", "faster than the tune's tempo: > key");
         slower.setAccessibleText("listen slower");
         faster.setAccessibleText("listen faster");
         slower.setOnAction(e -> model.stepPercent(-5));
@@ -84,8 +85,8 @@ public final class ListeningBar extends FlowPane {
         place.getStyleClass().add("quiet");
         HBox pace = new HBox(4, slower, percent, faster);
         pace.setAlignment(Pos.CENTER_LEFT);
-        Button from = button("mark-from", "[", "the stretch that is heard begins with the note in hand: [ key");
-        Button to = button("mark-to", "]", "the stretch that is heard ends with the note in hand: ] key");
+        Button from = Buttons.button("mark-from", "[", "the stretch that is heard begins with the note in hand: [ key");
+        Button to = Buttons.button("mark-to", "]", "the stretch that is heard ends with the note in hand: ] key");
         from.setAccessibleText("begin the stretch here");
         to.setAccessibleText("end the stretch here");
         from.setOnAction(e -> model.markFrom());
@@ -105,21 +106,6 @@ public final class ListeningBar extends FlowPane {
 
     private String named(Optional<Integer> rung) {
         return rung.map(r -> "and " + trellis.arrangement().ladder().rung(r).name() + " in turn").orElse("this rung alone");
-    }
-
-    private static Button button(String id, String text, String hint) {
-        Button button = new Button(text);
-        button.setId(id);
-        button.setTooltip(new Tooltip(hint));
-        return button;
-    }
-
-    private static ToggleButton toggle(String id, String text, String hint) {
-        ToggleButton button = new ToggleButton(text);
-        button.setId(id);
-        button.getStyleClass().add("tab-button");
-        button.setTooltip(new Tooltip(hint));
-        return button;
     }
 
     private void chosen(Runnable command) {
@@ -149,12 +135,12 @@ public final class ListeningBar extends FlowPane {
         play.setText(now.playing() ? "Stop" : "Play");
         stretch.setValue(now.stretch());
         again.setSelected(now.again());
-        percent.setText(now.percent() + " %");
+        percent.setText(now.manner().percent() + " %");
         against.setValue(now.against());
-        under.setValue(now.backing().under());
-        metronome.setSelected(now.backing().metronome());
-        counted.setSelected(now.counted());
-        lilt.setValue(now.lilt());
+        under.setValue(now.manner().backing().under());
+        metronome.setSelected(now.manner().backing().metronome());
+        counted.setSelected(now.manner().counted());
+        lilt.setValue(now.manner().lilt());
         filling = false;
         showPlace();
     }

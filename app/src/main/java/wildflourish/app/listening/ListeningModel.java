@@ -26,8 +26,6 @@ import wildflourish.sound.transport.Playback;
 /** Listens to the open tune. What is to be played is made ready in the background; an edit while it plays is heard at once. */
 public final class ListeningModel {
 
-    private static final int SLOWEST = 25;
-    private static final int FASTEST = 150;
     private static final int WARM = 5;
 
     private final TrellisModel trellis;
@@ -68,10 +66,10 @@ public final class ListeningModel {
         return state.getReadOnlyProperty();
     }
 
-    /** Listens as {@link ListeningState#remembered} tells; as usual where that cannot be read. */
+    /** Listens as {@link Manner#line} tells; as usual where that cannot be read. */
     public void recall(String line) {
         try {
-            state.set(state.get().recalled(line));
+            state.set(state.get().with(Manner.read(line)));
         } catch (IllegalArgumentException e) {
             say.accept("how you listen could not be read; it is as usual again");
         }
@@ -147,8 +145,8 @@ public final class ListeningModel {
     }
 
     private static Itinerary whole(ListeningState how, Arrangement written, int rung) {
-        Piece piece = Piece.of(written, rung, written.tempo().percent(how.percent()), how.lilt());
-        return Itinerary.once(List.of(Leg.heard(piece, piece.whole())), how.backing());
+        Piece piece = Piece.of(written, rung, written.tempo().percent(how.manner().percent()), how.manner().lilt());
+        return Itinerary.once(List.of(Leg.heard(piece, piece.whole())), how.manner().backing());
     }
 
     /** Something written out, to be taken home as it would be heard. */
@@ -174,6 +172,10 @@ public final class ListeningModel {
         }
     }
 
+    private void how(UnaryOperator<Manner> changed, boolean fromStart) {
+        change(s -> s.with(changed.apply(s.manner())), fromStart);
+    }
+
     public void setStretch(ListeningState.Stretch stretch) {
         change(s -> s.with(stretch), true);
     }
@@ -185,11 +187,11 @@ public final class ListeningModel {
 
     /** Slower or faster than the tune's own tempo, by so many per cent of it. */
     public void stepPercent(int by) {
-        setPercent(state.get().percent() + by);
+        setPercent(state.get().manner().percent() + by);
     }
 
     public void setPercent(int percent) {
-        change(s -> s.withPercent(Math.clamp(percent, SLOWEST, FASTEST)), false);
+        how(m -> m.withPercent(percent), false);
     }
 
     /** Hears another rung on every second pass; empty for the rung in hand alone. */
@@ -198,7 +200,7 @@ public final class ListeningModel {
     }
 
     public void setMetronome(boolean on) {
-        change(s -> s.with(s.backing().withMetronome(on)), false);
+        how(m -> m.with(m.backing().withMetronome(on)), false);
     }
 
     /** Chooses what lies underneath; says so where the tune has no chords. */
@@ -206,15 +208,15 @@ public final class ListeningModel {
         if (under == Backing.Under.CHORDS && trellis.isOpen() && !Piece.hasChords(trellis.arrangement().tune())) {
             say.accept("no chords are written above this tune; a drone can be heard under it");
         }
-        change(s -> s.with(s.backing().with(under)), false);
+        how(m -> m.with(m.backing().with(under)), false);
     }
 
     public void setCounted(boolean on) {
-        change(s -> s.withCounted(on), true);
+        how(m -> m.withCounted(on), true);
     }
 
     public void setLilt(Lilt lilt) {
-        change(s -> s.with(lilt), false);
+        how(m -> m.with(lilt), false);
     }
 
     /** Marks the note in hand as the first of the stretch that is heard. */
@@ -365,7 +367,7 @@ public final class ListeningModel {
     /** Whether everything would be heard as it is written: the whole rung at its tempo, alone. */
     public boolean isUsual() {
         ListeningState now = state.get();
-        return now.stretch() == ListeningState.Stretch.TUNE && now.percent() == 100 && now.against().isEmpty();
+        return now.stretch() == ListeningState.Stretch.TUNE && now.manner().percent() == 100 && now.against().isEmpty();
     }
 
     /**
@@ -377,6 +379,6 @@ public final class ListeningModel {
         Listening.Place at = now.stretch() == ListeningState.Stretch.TUNE
                 ? new Listening.Place(trellis.arrangement(), trellis.rung(), 0, Optional.empty()) : stand();
         ListeningState whole = now.stretch() == ListeningState.Stretch.TUNE ? now.withAgain(true) : now;
-        return () -> Itinerary.once(Listening.of(whole, at).itinerary().legs(), now.backing());
+        return () -> Itinerary.once(Listening.of(whole, at).itinerary().legs(), now.manner().backing());
     }
 }

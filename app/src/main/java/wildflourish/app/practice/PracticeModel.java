@@ -27,18 +27,11 @@ import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.practice.PracticeHistory;
 import wildflourish.core.practice.PracticePlan;
 import wildflourish.core.practice.Rest;
-import wildflourish.core.practice.SimulatedStudent;
 import wildflourish.core.practice.StepRule;
 import wildflourish.core.practice.Steps;
 import wildflourish.core.reading.Reading;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tempo;
-import wildflourish.sound.input.Hands;
-import wildflourish.sound.input.KeyHands;
-import wildflourish.sound.input.MidiHands;
-import wildflourish.sound.input.SimulatedHands;
-import wildflourish.sound.transport.Course;
-import wildflourish.sound.transport.Leg;
 import wildflourish.sound.transport.Moment;
 
 /**
@@ -46,8 +39,6 @@ import wildflourish.sound.transport.Moment;
  * at; a turn is measured, logged and answered when the sound has passed it. Not for several threads.
  */
 public final class PracticeModel {
-
-    private static final long SEED = 5;
 
     /** Where the log and the settings go. */
     public interface Keeping {
@@ -67,36 +58,12 @@ public final class PracticeModel {
     private final ReadOnlyObjectWrapper<PracticeState> state = new ReadOnlyObjectWrapper<>();
     private final PracticeLog log;
     private StepRule rule = StepRule.USUAL;
-    private Calibration calibration = Calibration.NONE;
-    private Hands hands = new KeyHands(Calibration.NONE);
-    private Optional<HandsChoice> handsOf = Optional.empty();
-    private Optional<Going> going = Optional.empty();
+    private final HandsInUse hands = new HandsInUse(this::nowMs);
+    private Optional<UnderWay> going = Optional.empty();
     private Instant resumeAt = Instant.MAX;
     private long openTune = -1;
     private int asked;
     private boolean shown;
-
-    /** A sitting under way: which of its legs was begun last, and what has been played in it. */
-    private static final class Going {
-        private final Sitting sitting;
-        private final Course course;
-        private final List<Double> early = new ArrayList<>();
-        private List<Double> played = new ArrayList<>();
-        private int leg = -1;
-
-        Going(Sitting sitting) {
-            this.sitting = sitting;
-            this.course = Course.of(sitting.itinerary());
-        }
-
-        private Sitting.Planned turn() {
-            return sitting.turns().get(leg);
-        }
-
-        private boolean isGraded() {
-            return leg >= 0 && sitting.itinerary().legs().get(leg).graded();
-        }
-    }
 
     /**
      * A model over the trellis.
@@ -169,10 +136,7 @@ public final class PracticeModel {
     }
 
     private void calibrated(Calibration found) {
-        calibration = found;
-        if (hands instanceof KeyHands keys) {
-            keys.setCalibration(found);
-        }
+        hands.calibrated(found);
         if (state.get() != null) {
             choose(c -> c.with(found));
         }
@@ -191,7 +155,7 @@ public final class PracticeModel {
                 : before.choice().drill().filter(drills::contains).or(() -> drills.stream().findFirst());
         int rung = now.rung();
         int passage = same ? Math.min(before.choice().passage(), Math.max(0, passages.size() - 1)) : inHand(passages, now.note());
-        PracticeState.Choice choice = (before == null ? PracticeState.Choice.USUAL.with(calibration) : before.choice())
+        PracticeState.Choice choice = (before == null ? PracticeState.Choice.USUAL.with(hands.calibration()) : before.choice())
                 .on(passages, passage, rung, drills, drill);
         boolean sameGoal = same && before.steps().map(s -> s.tempi().getLast().equals(arrangement.tempo())).orElse(true);
         if (same && (before.isRunning() && before.choice().rung() == rung || sameGoal && before.choice().equals(choice))) {
@@ -332,33 +296,16 @@ public final class PracticeModel {
             say.accept(now == null || tune ? "there is nothing to practise yet" : "there is no drill for this instrument");
             return;
         }
-        if (!takeHands(now.choice().hands())) {
+        if (!hands.take(now.choice().hands())) {
+            say.accept("no MIDI keyboard is plugged in, or another program has it; tap on the keyboard instead");
             return;
         }
         boolean over = now.steps().filter(Steps::reached).isPresent() || now.run().filter(Drill.Run::done).isPresent()
-                || !now.choice().plan().isStepwise();
+                || tune && !now.choice().plan().isStepwise();
         if (over) {
             fresh(now.choice());
         }
         next();
-    }
-
-    private boolean takeHands(HandsChoice who) {
-        if (handsOf.filter(who::equals).isEmpty() || who.isMadeUp()) {
-            hands.close();
-            Optional<? extends Hands> taken = who.equals(HandsChoice.KEYS) ? Optional.of(new KeyHands(calibration))
-                    : who.equals(HandsChoice.MIDI) ? MidiHands.open(this::nowMs)
-                    : Optional.of(new SimulatedHands(SimulatedStudent.byId(who.id()), SEED));
-            if (taken.isEmpty()) {
-                say.accept("no MIDI keyboard is plugged in, or another program has it; tap on the keyboard instead");
-                hands = new KeyHands(calibration);
-                handsOf = Optional.empty();
-                return false;
-            }
-            hands = taken.get();
-            handsOf = Optional.of(who);
-        }
-        return true;
     }
 
     /** Where the turn is now, in milliseconds; asked on a keyboard's own thread too. */
@@ -387,11 +334,11 @@ public final class PracticeModel {
         int order = ++asked;
         background.execute(() -> {
             try {
-                Going ready = new Going(work.get());
+                UnderWay ready = new UnderWay(work.get(), hands.now());
                 ui.execute(() -> {
                     if (order == asked) {
                         going = Optional.of(ready);
-                        player.play(ready.course);
+                        player.play(ready.course());
                     }
                 });
             } catch (RuntimeException e) {
@@ -424,29 +371,21 @@ public final class PracticeModel {
         if (isRunning()) {
             stop();
         }
-        if (takeHands(HandsChoice.KEYS)) {
-            ((KeyHands) hands).setCalibration(Calibration.NONE);
-            var instrument = trellis.arrangement().instrument();
-            prepare(PracticeState.Phase.CALIBRATING, () -> Sitting.calibration(instrument));
-        }
+        hands.takeKeysToCalibrate();
+        Instrument instrument = trellis.arrangement().instrument();
+        prepare(PracticeState.Phase.CALIBRATING, () -> Sitting.calibration(instrument));
     }
 
     /** A key went down now. */
     public void tap() {
-        if (!(hands instanceof KeyHands keys) || going.isEmpty()) {
-            return;
-        }
-        Going now = going.get();
-        Optional<Moment> moment = moment(now);
-        if (moment.isEmpty() || moment.get().over()) {
-            return;
-        }
-        arrive(now, moment.get());
-        keys.tap(moment.get().ms());
+        going.ifPresent(now -> moment(now).filter(m -> !m.over()).ifPresent(m -> {
+            arrive(now, m);
+            hands.tap(m.ms());
+        }));
     }
 
-    private Optional<Moment> moment(Going now) {
-        return player.course().filter(c -> c == now.course).flatMap(c -> player.now());
+    private Optional<Moment> moment(UnderWay now) {
+        return player.course().filter(c -> c == now.course()).flatMap(c -> player.now());
     }
 
     /** Looks where the sound is and what has been played; called for each frame while something goes on. */
@@ -460,7 +399,7 @@ public final class PracticeModel {
             }
             return;
         }
-        Going now = going.get();
+        UnderWay now = going.get();
         Optional<Moment> moment = moment(now);
         if (moment.isEmpty()) {
             return;
@@ -470,17 +409,15 @@ public final class PracticeModel {
             return;
         }
         arrive(now, moment.get());
-        if (now.isGraded()) {
-            now.played.addAll(hands.upTo(moment.get().ms()));
-        }
+        now.listen(moment.get().ms());
         PracticeState.Phase phase = phase(now, moment.get());
         if (phase != state.get().phase()) {
             state.set(state.get().with(phase));
         }
-        state.set(state.get().at(moment.get().ms(), now.played));
+        state.set(state.get().at(moment.get().ms(), now.played()));
     }
 
-    private PracticeState.Phase phase(Going now, Moment moment) {
+    private PracticeState.Phase phase(UnderWay now, Moment moment) {
         if (state.get().phase() == PracticeState.Phase.CALIBRATING) {
             return PracticeState.Phase.CALIBRATING;
         }
@@ -488,15 +425,15 @@ public final class PracticeModel {
     }
 
     /** Closes the turns that the sound has left behind and begins the one that it is in. */
-    private void arrive(Going now, Moment moment) {
-        while (now.leg < moment.leg() && going.isPresent()) {
+    private void arrive(UnderWay now, Moment moment) {
+        while (now.leg() < moment.leg() && going.isPresent()) {
             close(now);
             begin(now);
         }
     }
 
-    private void arriveAtEnd(Going now) {
-        while (now.leg + 1 < now.sitting.turns().size()) {
+    private void arriveAtEnd(UnderWay now) {
+        while (!now.isLast()) {
             close(now);
             begin(now);
         }
@@ -507,42 +444,25 @@ public final class PracticeModel {
         }
     }
 
-    private void begin(Going now) {
-        now.leg++;
-        now.played = new ArrayList<>();
-        if (now.isGraded()) {
-            hands.begin(now.turn().turn().expected(), state.get().passes().size());
-            now.played.addAll(now.early);
-        }
-        now.early.clear();
+    private void begin(UnderWay now) {
+        now.begin(state.get().passes().size());
         state.set(state.get().in(state.get().phase(), now.turn().turn()));
     }
 
-    /** What was played just before a turn that follows at once belongs to it. */
-    private void keepEarly(Going now) {
-        List<Leg> legs = now.sitting.itinerary().legs();
-        boolean follows = now.leg >= 0 && now.leg + 1 < legs.size() && legs.get(now.leg + 1).graded() && legs.get(now.leg + 1).countInMs() == 0;
-        for (double at : follows ? hands.upTo(Double.MAX_VALUE) : List.<Double>of()) {
-            double early = at - legs.get(now.leg).lengthMs();
-            if (early > -PracticePlan.earlyMs()) {
-                now.early.add(early);
-            }
+    /** Measures the turn that is over, if it is one of the student's. */
+    private void close(UnderWay now) {
+        now.end();
+        if (!now.isGraded()) {
+            return;
+        }
+        if (state.get().phase() == PracticeState.Phase.CALIBRATING) {
+            calibrated(now.turn(), now.played());
+        } else {
+            measure(now.turn(), now.played());
         }
     }
 
-    /** Measures the turn that is over, if it is one of the student's. */
-    private void close(Going now) {
-        if (!now.isGraded()) {
-            keepEarly(now);
-            return;
-        }
-        now.played.addAll(hands.upTo(Double.MAX_VALUE));
-        List<Double> played = now.played.stream().sorted().toList();
-        Sitting.Planned turn = now.turn();
-        if (state.get().phase() == PracticeState.Phase.CALIBRATING) {
-            calibrated(turn, played);
-            return;
-        }
+    private void measure(Sitting.Planned turn, List<Double> played) {
         Evenness pass = Evenness.of(turn.turn().expected(), played);
         PracticeState before = state.get();
         boolean drill = before.choice().mode() == PracticeState.Mode.DRILL;
@@ -571,7 +491,7 @@ public final class PracticeModel {
             say.accept("the keyboard and you are %d ms %s; this is taken off from now on".formatted(
                     Math.round(Math.abs(found.get().delayMs())), found.get().delayMs() < 0 ? "early" : "late"));
         } else {
-            calibrated(calibration);
+            calibrated(hands.calibration());
             say.accept("too few taps, or too wild ones: tap once with each of the clicks");
         }
     }

@@ -28,6 +28,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
+import wildflourish.app.paint.Buttons;
 import wildflourish.app.paint.Palette;
 import wildflourish.app.trellis.Choosing;
 import wildflourish.app.trellis.ScoreView;
@@ -55,9 +56,9 @@ public final class PracticeView extends BorderPane {
     private final PassGraph climb = new PassGraph();
     private final HistoryChart chart = new HistoryChart();
     private final ListView<PracticeHistory.Line> lines = new ListView<>();
-    private final ToggleButton tune = toggle("practise-tune", "Tune", "a stretch of the open tune");
-    private final ToggleButton gesture = toggle("practise-gesture", "Gesture", "one movement apart from any tune");
-    private final ToggleButton historyTab = toggle("practise-history", "History", "what has been reached");
+    private final ToggleButton tune = Buttons.toggle("practise-tune", "Tune", "a stretch of the open tune");
+    private final ToggleButton gesture = Buttons.toggle("practise-gesture", "Gesture", "one movement apart from any tune");
+    private final ToggleButton historyTab = Buttons.toggle("practise-history", "History", "what has been reached");
     private final ComboBox<Passage> passage = new ComboBox<>();
     private final ComboBox<Integer> rung = new ComboBox<>();
     private final ComboBox<PracticePlan> plan = new ComboBox<>();
@@ -443,14 +444,6 @@ public final class PracticeView extends BorderPane {
         score.setPalette(palette);
         climb.setPalette(palette);
         chart.setPalette(palette);
-    }
-
-    private static ToggleButton toggle(String id, String text, String hint) {
-        ToggleButton toggle = new ToggleButton(text);
-        toggle.setId(id);
-        toggle.getStyleClass().add("tab-button");
-        toggle.setTooltip(new Tooltip(hint));
-        return toggle;
     }
 
     private static Spinner<Integer> spinner(String id, int least, int most, int usual, int step, String words) {

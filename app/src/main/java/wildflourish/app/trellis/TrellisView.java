@@ -12,6 +12,7 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
+import wildflourish.app.paint.Buttons;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
@@ -32,11 +33,11 @@ public final class TrellisView extends BorderPane {
     private final Label capo = new Label();
     private final HBox capoGroup;
     private final PlayerPanel player;
-    private final Button playerButton = button("player", "Player…", "schools and speeds: Ctrl+U");
-    private final Button ladderButton = button("ladder", "Ladder…", "rungs, differences, wishes and licks: Ctrl+B");
+    private final Button playerButton = Buttons.button("player", "Player…", "schools and speeds: Ctrl+U");
+    private final Button ladderButton = Buttons.button("ladder", "Ladder…", "rungs, differences, wishes and licks: Ctrl+B");
     private final LadderPanel ladder;
-    private final Button undo = button("undo", "Undo", "Ctrl+Z");
-    private final Button redo = button("redo", "Redo", "Ctrl+Shift+Z");
+    private final Button undo = Buttons.button("undo", "Undo", "Ctrl+Z");
+    private final Button redo = Buttons.button("redo", "Redo", "Ctrl+Shift+Z");
     private boolean filling;
 
     /** A view of the model. */
@@ -44,8 +45,8 @@ public final class TrellisView extends BorderPane {
         this.model = model;
         this.score = new ScoreView(model);
         this.panel = new NoteInHand(model);
-        Button lower = button("capo-down", "–", "capo one fret down");
-        Button higher = button("capo-up", "+", "capo one fret up");
+        Button lower = Buttons.button("capo-down", "–", "capo one fret down");
+        Button higher = Buttons.button("capo-up", "+", "capo one fret up");
         lower.setAccessibleText("capo down");
         higher.setAccessibleText("capo up");
         lower.setOnAction(e -> model.player().stepCapo(-1));
@@ -82,8 +83,8 @@ public final class TrellisView extends BorderPane {
     }
 
     private FlowPane controls() {
-        Button slower = button("slower", "–", "slower: minus key");
-        Button faster = button("faster", "+", "faster: plus key");
+        Button slower = Buttons.button("slower", "–", "slower: minus key");
+        Button faster = Buttons.button("faster", "+", "faster: plus key");
         slower.setAccessibleText("slower");
         faster.setAccessibleText("faster");
         slower.setOnAction(e -> model.player().stepTempo(-4));
@@ -102,9 +103,9 @@ public final class TrellisView extends BorderPane {
         instrument.setOnShowing(e -> fill(instrument.getValue()));
         instrument.setOnAction(e -> chosen(() -> model.player().setInstrument(instrument.getValue().id())));
         playerButton.setOnAction(e -> togglePlayer());
-        Button grow = button("grow", "Grow anew", "grow the ladder from bare: Ctrl+G");
+        Button grow = Buttons.button("grow", "Grow anew", "grow the ladder from bare: Ctrl+G");
         grow.setOnAction(e -> model.ornaments().grow());
-        Button prune = button("prune", "Thin out", "prune the fullest rung into a ladder: Ctrl+T");
+        Button prune = Buttons.button("prune", "Thin out", "prune the fullest rung into a ladder: Ctrl+T");
         prune.setOnAction(e -> model.ornaments().prune());
         undo.setOnAction(e -> model.undo());
         redo.setOnAction(e -> model.redo());
@@ -172,13 +173,6 @@ public final class TrellisView extends BorderPane {
         HBox group = new HBox(6, nodes);
         group.setAlignment(Pos.CENTER_LEFT);
         return group;
-    }
-
-    private static Button button(String id, String text, String hint) {
-        Button button = new Button(text);
-        button.setId(id);
-        button.setTooltip(new Tooltip(hint));
-        return button;
     }
 
     private void show(TrellisState now) {

@@ -80,7 +80,7 @@ class ListeningWindowTest extends WindowTest {
         until(() -> model.listening().lit().get().filter(l -> l.note() >= 4).isPresent());
         double before = heard().legs().getFirst().lengthMs();
         write("<<");
-        assertThat(model.listening().state().get().percent()).isEqualTo(90);
+        assertThat(model.listening().state().get().manner().percent()).isEqualTo(90);
         until(() -> heard().legs().getFirst().lengthMs() > before * 1.05);
         until(() -> model.listening().lit().get().isPresent());
         assertThat(model.listening().lit().get().orElseThrow().note()).as("it goes on where it was").isGreaterThanOrEqualTo(4);
@@ -180,11 +180,11 @@ class ListeningWindowTest extends WindowTest {
         close();
         open(false);
         until(() -> model.trellis().isOpen());
-        assertThat(model.listening().state().get().percent()).isEqualTo(70);
-        assertThat(model.listening().state().get().backing().metronome()).isTrue();
-        assertThat(model.listening().state().get().lilt()).isEqualTo(Lilt.byId("dotted"));
+        assertThat(model.listening().state().get().manner().percent()).isEqualTo(70);
+        assertThat(model.listening().state().get().manner().backing().metronome()).isTrue();
+        assertThat(model.listening().state().get().manner().lilt()).isEqualTo(Lilt.byId("dotted"));
         interact(() -> model.listening().recall("what is this"));
-        assertThat(model.listening().state().get().percent()).isEqualTo(70);
+        assertThat(model.listening().state().get().manner().percent()).isEqualTo(70);
         assertThat(model.message().get()).contains("as usual");
     }
 

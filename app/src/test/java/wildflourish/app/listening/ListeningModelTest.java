@@ -135,9 +135,9 @@ class ListeningModelTest {
     @Test
     void thePaceKeepsWithinWhatCanBeFollowed() {
         model.setPercent(3);
-        assertThat(model.state().get().percent()).isEqualTo(25);
+        assertThat(model.state().get().manner().percent()).isEqualTo(25);
         model.setPercent(900);
-        assertThat(model.state().get().percent()).isEqualTo(150);
+        assertThat(model.state().get().manner().percent()).isEqualTo(150);
     }
 
     @Test

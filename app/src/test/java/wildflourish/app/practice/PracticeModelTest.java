@@ -168,6 +168,34 @@ class PracticeModelTest {
     }
 
     @Test
+    void aCalibrationThatIsBrokenOffLosesNoDelayThatWasKnown() {
+        model.recall(List.of(), Optional.empty(), Optional.empty(), Optional.of("30"));
+        model.calibrate();
+        model.stop();
+        model.start();
+        run(player.itinerary().legs().getFirst().countInMs() + 160);
+        double at = player.now().orElseThrow().ms();
+        model.tap();
+        run(32);
+        assertThat(now().played().getFirst()).isCloseTo(at - 30, within(1e-6));
+    }
+
+    @Test
+    void aDrillThatWasStoppedGoesOnWhereItWasWhateverThePlanOfTheTune() {
+        plan("call-and-response");
+        hands("steady");
+        model.setMode(PracticeState.Mode.DRILL);
+        model.start();
+        pass();
+        pass();
+        model.stop();
+        int lengthMs = now().run().orElseThrow().lengthMs();
+        model.start();
+        assertThat(now().run().orElseThrow().lengthMs()).isEqualTo(lengthMs);
+        assertThat(now().passes()).hasSize(2);
+    }
+
+    @Test
     void aPassInWhichNothingWasPlayedIsNotLoggedAndEndsTheSitting() {
         model.start();
         pass();

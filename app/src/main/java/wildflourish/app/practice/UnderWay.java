@@ -1,0 +1,92 @@
+package wildflourish.app.practice;
+
+import java.util.ArrayList;
+import java.util.List;
+import wildflourish.core.practice.PracticePlan;
+import wildflourish.sound.input.Hands;
+import wildflourish.sound.transport.Course;
+import wildflourish.sound.transport.Leg;
+
+/** A sitting under way: which of its turns is on, and what has been played in it. */
+final class UnderWay {
+
+    private final Sitting sitting;
+    private final Course course;
+    private final Hands hands;
+    private final List<Double> early = new ArrayList<>();
+    private final List<Double> played = new ArrayList<>();
+    private int leg = -1;
+
+    UnderWay(Sitting sitting, Hands hands) {
+        this.sitting = sitting;
+        this.hands = hands;
+        this.course = Course.of(sitting.itinerary());
+    }
+
+    Course course() {
+        return course;
+    }
+
+    /** Index of the turn that is on; below 0 before the first. */
+    int leg() {
+        return leg;
+    }
+
+    Sitting.Planned turn() {
+        return sitting.turns().get(leg);
+    }
+
+    boolean isLast() {
+        return leg + 1 == sitting.turns().size();
+    }
+
+    /** Whether the turn that is on is the student's. */
+    boolean isGraded() {
+        return leg >= 0 && sitting.itinerary().legs().get(leg).graded();
+    }
+
+    /** What has been played in the turn so far, with what was played just before it. */
+    List<Double> played() {
+        return List.copyOf(played);
+    }
+
+    /** Takes from the hands what they have done up to a moment of the turn. */
+    void listen(double ms) {
+        if (isGraded()) {
+            played.addAll(hands.upTo(ms));
+        }
+    }
+
+    /**
+     * Ends the turn that is on: of a student's nothing is missed; what is played at the end of another belongs to the student's
+     * turn that follows at once.
+     */
+    void end() {
+        if (isGraded()) {
+            listen(Double.MAX_VALUE);
+            played.sort(null);
+        } else if (leg >= 0 && !isLast() && followsAtOnce(sitting.itinerary().legs().get(leg + 1))) {
+            double length = sitting.itinerary().legs().get(leg).lengthMs();
+            hands.upTo(Double.MAX_VALUE).stream().map(at -> at - length).filter(at -> at > -PracticePlan.earlyMs()).forEach(early::add);
+        }
+    }
+
+    private static boolean followsAtOnce(Leg next) {
+        return next.graded() && next.countInMs() == 0;
+    }
+
+    /**
+     * Begins the next turn.
+     *
+     * @param pass how many passes were played before it in this sitting
+     */
+    void begin(int pass) {
+        leg++;
+        played.clear();
+        if (isGraded()) {
+            hands.begin(turn().turn().expected(), pass);
+            played.addAll(early);
+        }
+        early.clear();
+    }
+}
