@@ -87,8 +87,8 @@ public final class DeskModel {
     private final ObjectProperty<Palette> palette = new SimpleObjectProperty<>(Palette.LIGHT);
     private final Map<String, Instrument> own = new LinkedHashMap<>();
     private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
-    private final ReadOnlyStringWrapper busy = new ReadOnlyStringWrapper("");
-    private AtomicBoolean cancelled = new AtomicBoolean();
+    private final LongWork work = new LongWork();
+    private final Writing writing;
     private long heardFromShelf = -1;
 
     /**
@@ -157,6 +157,7 @@ public final class DeskModel {
         this.rounds = new RoundsModel(trellis, (tune, others, linked) -> keeper.remember("set " + tune, (linked ? "linked" : "apart")
                 + others.stream().map(o -> " " + o).reduce("", String::concat)), background, ui, this::say);
         this.listening = new ListeningModel(trellis, player, background, ui, this::say);
+        this.writing = new Writing(this, work, background, ui);
         trellis.onHear(listening::toggleOrnament);
         this.practice = new PracticeModel(trellis, player, new PracticeModel.Keeping() {
             @Override
@@ -218,6 +219,11 @@ public final class DeskModel {
         return rounds;
     }
 
+    /** What is written to files. */
+    public Writing writing() {
+        return writing;
+    }
+
     /** What is heard. */
     public ListeningModel listening() {
         return listening;
@@ -252,7 +258,7 @@ public final class DeskModel {
         heardFromShelf = tune;
         if (!same) {
             keeper.ask(l -> Openings.bare(l.current(tune).document()), ui).thenAccept(
-                    a -> listening.toggle(a, 0, 0, ListeningState.Stretch.PART));
+                    a -> listening.toggle(() -> a, 0, 0, ListeningState.Stretch.PART));
         }
     }
 
@@ -263,10 +269,10 @@ public final class DeskModel {
             case ROUNDS -> rounds.toHear().ifPresentOrElse(w -> listening.toggle(w, WrittenOut.RUNG, 0, ListeningState.Stretch.TUNE),
                     () -> say("there is nothing to play yet"));
             case READING -> Optional.ofNullable(reading.state().get()).flatMap(ReadingState::passage).ifPresent(
-                    p -> listening.toggle(trellis.arrangement(), 0, p.phrase().fromNote(), ListeningState.Stretch.PHRASE));
+                    p -> listening.toggle(trellis::arrangement, 0, p.phrase().fromNote(), ListeningState.Stretch.PHRASE));
             case ACROSS -> Optional.ofNullable(across.state().get()).flatMap(AcrossState::row).ifPresent(row -> {
                 Arrangement there = trellis.arrangement().on(row.instrument(), row.translation().ladder());
-                listening.toggle(there, Math.min(trellis.rung(), there.ladder().size() - 1), trellis.note(), ListeningState.Stretch.PHRASE);
+                listening.toggle(() -> there, trellis.rung(), trellis.note(), ListeningState.Stretch.PHRASE);
             });
             default -> { }
         }
@@ -276,12 +282,6 @@ public final class DeskModel {
     public void tick() {
         listening.tick();
         practice.tick();
-    }
-
-    /** Writes the practice log as a table of comma-separated values. */
-    public void exportLog(Path file) {
-        List<LoggedPass> log = practice.log();
-        produce(file, "the practice log", () -> PracticeCsv.of(log).getBytes(java.nio.charset.StandardCharsets.UTF_8));
     }
 
     /** Shows what is played each time through. */
@@ -317,21 +317,6 @@ public final class DeskModel {
     /** Lets a tune of the shelf follow the open one in its set. */
     public void follow(long tune) {
         keeper.ask(l -> inSet(tune), ui).thenAccept(rounds::follow);
-    }
-
-    /** Writes the rounds, or the whole set, in the format that the file's ending tells. */
-    public void exportRounds(Path file) {
-        var format = Exports.format(file.getFileName().toString());
-        if (format.isEmpty() || rounds.written().isEmpty()) {
-            say(format.isEmpty() ? "end the name with " + Exports.ENDINGS : "there is nothing to play yet");
-            return;
-        }
-        if (format.get() == Exports.Format.WAV) {
-            Arrangement written = rounds.written().orElseThrow();
-            sounded(file, "the whole", listening.takeHome(written, WrittenOut.RUNG));
-            return;
-        }
-        produce(file, "the whole", () -> Exports.bytes(rounds.written().orElseThrow(), WrittenOut.RUNG, format.get()));
     }
 
     /** Shows the open tune's version on every instrument. */
@@ -378,7 +363,7 @@ public final class DeskModel {
 
     /** What is being done in the background; empty when nothing is. */
     public ReadOnlyStringProperty busy() {
-        return busy.getReadOnlyProperty();
+        return work.what();
     }
 
     /** Says something to the teacher. */
@@ -462,7 +447,7 @@ public final class DeskModel {
 
     /** Reads a file and puts its tunes on the shelf; one tune alone is opened at once. */
     public void bringIn(Path file) {
-        AtomicBoolean stop = begin("reading " + file.getFileName());
+        AtomicBoolean stop = work.begin("reading " + file.getFileName());
         background.execute(() -> {
             AbcBook book;
             try {
@@ -472,7 +457,7 @@ public final class DeskModel {
                 book = AbcReader.read(Files.readAllBytes(file));
             } catch (IOException e) {
                 ui.execute(() -> {
-                    end();
+                    work.end();
                     say("%s cannot be read; check its name and whether you may read it".formatted(file));
                 });
                 return;
@@ -482,7 +467,7 @@ public final class DeskModel {
             }
             // From a background thread: the answer is to come on the interface's own, even when it is there already.
             keeper.ask(l -> addAll(l, book.tunes(), stop), Runnable::run).thenAcceptAsync(ids -> {
-                end();
+                work.end();
                 shelf.setFindings(file.getFileName().toString(), book.findings());
                 refresh();
                 if (ids.size() == 1 && !book.hasErrors()) {
@@ -520,7 +505,7 @@ public final class DeskModel {
      * before it is stopped is kept.
      */
     public void growAll() {
-        AtomicBoolean stop = begin("growing the shelf");
+        AtomicBoolean stop = work.begin("growing the shelf");
         keeper.ask(Library::tunes, background).thenAcceptAsync(tunes -> {
             int grown = 0;
             for (int i = 0; i < tunes.size() && !stop.get(); i++) {
@@ -533,21 +518,19 @@ public final class DeskModel {
                 }
                 int done = i + 1;
                 ui.execute(() -> {
-                    if (!stop.get()) {
-                        busy.set("growing the shelf: %d of %d".formatted(done, tunes.size()));
-                    }
+                    work.tell(stop, "growing the shelf: %d of %d".formatted(done, tunes.size()));
                 });
             }
             int all = grown;
             ui.execute(() -> {
                 if (!stop.get()) {
-                    end();
+                    work.end();
                     say(all == 0 ? "every tune has its ladder already" : "%d tune%s grown".formatted(all, all == 1 ? "" : "s"));
                 }
             });
         }, background).exceptionally(fault -> {
             ui.execute(() -> {
-                end();
+                work.end();
                 say("the shelf could not be grown to its end; what was grown is kept");
             });
             return null;
@@ -568,109 +551,9 @@ public final class DeskModel {
         keeper.ask(Library::tunes, ui).thenAccept(shelf::setTunes);
     }
 
-    private AtomicBoolean begin(String what) {
-        cancelled = new AtomicBoolean();
-        busy.set(what);
-        return cancelled;
-    }
-
-    private void end() {
-        busy.set("");
-    }
-
     /** Stops the work in the background; what is done already stays. */
     public void cancel() {
-        cancelled.set(true);
-        end();
+        work.stop();
         say("stopped");
-    }
-
-    /** Prints the take-home sheet of the rung in hand. */
-    public void handout(Path file) {
-        Arrangement arrangement = trellis.arrangement();
-        int rung = trellis.rung();
-        produce(file, "the sheet", () -> Exports.sheet(arrangement, rung));
-    }
-
-    /** Writes the rung in hand in the format that the file's ending tells. */
-    public void export(Path file) {
-        var format = Exports.format(file.getFileName().toString());
-        if (format.isEmpty()) {
-            say("end the name with " + Exports.ENDINGS);
-            return;
-        }
-        Arrangement arrangement = trellis.arrangement();
-        int rung = trellis.rung();
-        if (format.get() == Exports.Format.WAV) {
-            sounded(file, "what is heard", listening.takeHome());
-            return;
-        }
-        if (format.get() == Exports.Format.MIDI && !listening.isUsual()) {
-            Supplier<Itinerary> heard = listening.takeHome();
-            produce(file, "what is heard", () -> Exports.midi(arrangement.tune().title(), heard.get()));
-            return;
-        }
-        produce(file, "the file", () -> Exports.bytes(arrangement, rung, format.get()));
-    }
-
-    /** Prints the chart that is shown, as PDF or, by the name's ending, as SVG. */
-    public void printChart(Path file) {
-        ChartState state = chart.state().get();
-        Optional<String> title = state.tuneOnly() ? Optional.of(trellis.arrangement().tune().title()) : Optional.empty();
-        InstrumentChart printed = new InstrumentChart(state.instrument(), state.pitches(), title);
-        boolean svg = file.toString().toLowerCase(java.util.Locale.ROOT).endsWith(".svg");
-        produce(file, "the chart", () -> svg
-                ? SvgPainter.paint(printed.drawing(), 8).getBytes(java.nio.charset.StandardCharsets.UTF_8) : printed.pdf());
-    }
-
-    private void sounded(Path file, String what, Supplier<Itinerary> heard) {
-        produce(file, what, stop -> {
-            int[] told = {-1};
-            return Exports.wave(heard.get(), share -> {
-                int percent = (int) (share * 100);
-                if (percent >= told[0] + 5) {
-                    told[0] = percent;
-                    ui.execute(() -> {
-                        if (!stop.get() && !busy.get().isEmpty()) {
-                            busy.set("writing %s: %d %%".formatted(file.getFileName(), percent));
-                        }
-                    });
-                }
-            }, stop::get).orElse(new byte[0]);
-        });
-    }
-
-    private interface Production {
-        byte[] bytes();
-    }
-
-    private void produce(Path file, String what, Production production) {
-        produce(file, what, (AtomicBoolean stop) -> production.bytes());
-    }
-
-    private void produce(Path file, String what, Function<AtomicBoolean, byte[]> production) {
-        AtomicBoolean stop = begin("writing " + file.getFileName());
-        background.execute(() -> {
-            try {
-                byte[] bytes = production.apply(stop);
-                if (!stop.get()) {
-                    SafeWrite.write(file, bytes);
-                    ui.execute(() -> {
-                        end();
-                        say("%s is in %s".formatted(what, file));
-                    });
-                }
-            } catch (Wav.TooLong e) {
-                ui.execute(() -> {
-                    end();
-                    say(e.getMessage());
-                });
-            } catch (IOException | RuntimeException e) {
-                ui.execute(() -> {
-                    end();
-                    say("%s could not be written to %s; choose another place".formatted(what, file));
-                });
-            }
-        });
     }
 }

@@ -324,9 +324,9 @@ public final class DeskView extends BorderPane {
         if (model.screen().get() == DeskModel.Screen.CHART) {
             path.ask("print the chart to (.pdf .svg):", Path.of(System.getProperty("user.home"),
                     Places.fileName(model.chart().state().get().instrument().name()) + "-chart.pdf").toString(), true,
-                    model::printChart, this::refocus);
+                    model.writing()::chart, this::refocus);
         } else if (hasTune()) {
-            path.ask("print the sheet to:", suggestion(".pdf"), true, model::handout, this::refocus);
+            path.ask("print the sheet to:", suggestion(".pdf"), true, model.writing()::sheet, this::refocus);
         }
     }
 
@@ -334,17 +334,17 @@ public final class DeskView extends BorderPane {
         if (model.screen().get() == DeskModel.Screen.PRACTICE) {
             askForLog();
         } else if (model.screen().get() == DeskModel.Screen.ROUNDS && hasTune()) {
-            path.ask("write the whole to (.abc .mid .wav .svg .pdf):", suggestion("-rounds.abc"), true, model::exportRounds,
+            path.ask("write the whole to (.abc .mid .wav .svg .pdf):", suggestion("-rounds.abc"), true, model.writing()::rounds,
                     this::refocus);
         } else if (hasTune()) {
-            path.ask("write this rung to (.abc .mid .wav .svg .pdf):", suggestion(".abc"), true, model::export,
+            path.ask("write this rung to (.abc .mid .wav .svg .pdf):", suggestion(".abc"), true, model.writing()::rung,
                     this::refocus);
         }
     }
 
     private void askForLog() {
         path.ask("write the practice log to (.csv):", Path.of(System.getProperty("user.home"), "practice.csv").toString(), true,
-                model::exportLog, this::refocus);
+                model.writing()::log, this::refocus);
     }
 
     private boolean hasTune() {

@@ -124,35 +124,37 @@ public final class ListeningModel {
      * Plays something that is not what the trellis shows, once, or stops: a phrase, the rounds, the version on another instrument.
      * Edits do not change it while it plays.
      */
-    public void toggle(Arrangement other, int rung, int note, ListeningState.Stretch stretch) {
+    public void toggle(Supplier<Arrangement> other, int rung, int note, ListeningState.Stretch stretch) {
         if (state.get().playing()) {
             stop();
-            return;
-        }
-        if (other.tune().bars().isEmpty()) {
-            say.accept("there is nothing to hear yet");
             return;
         }
         state.set(state.get().withPlaying(true));
         elsewhere = true;
         ListeningState once = state.get().with(stretch).withAgain(false).withAgainst(Optional.empty());
-        Listening.Place there = new Listening.Place(other, rung, note, Optional.empty());
         ready(++asked, () -> {
-            Listening listening = Listening.of(once, there);
-            return new Playing(Course.of(listening.itinerary()), listening.rungs(),
-                    listening.itinerary().legs().stream().map(Leg::piece).map(Cursor::of).toList());
+            Arrangement there = other.get();
+            return playing(Listening.of(once, new Listening.Place(there, Math.min(rung, there.ladder().size() - 1), note, Optional.empty())),
+                    Optional.empty());
         });
     }
 
-    private static Itinerary whole(ListeningState how, Arrangement written, int rung) {
-        Piece piece = Piece.of(written, rung, written.tempo().percent(how.manner().percent()), how.manner().lilt());
-        return Itinerary.once(List.of(Leg.heard(piece, piece.whole())), how.manner().backing());
+    /** Ready to be played, entered where something else is. */
+    private static Playing playing(Listening listening, Optional<UnaryOperator<Course>> entered) {
+        Course start = Course.of(listening.itinerary());
+        return new Playing(entered.map(e -> e.apply(start)).orElse(start), listening.rungs(),
+                listening.itinerary().legs().stream().map(Leg::piece).map(Cursor::of).toList());
+    }
+
+    private static Itinerary whole(Manner manner, Arrangement written, int rung) {
+        Piece piece = Piece.of(written, rung, written.tempo().percent(manner.percent()), manner.lilt());
+        return Itinerary.once(List.of(Leg.heard(piece, piece.whole())), manner.backing());
     }
 
     /** Something written out, to be taken home as it would be heard. */
-    public Supplier<Itinerary> takeHome(Arrangement written, int rung) {
-        ListeningState how = state.get();
-        return () -> whole(how, written, rung);
+    public Supplier<Itinerary> takeHome(Supplier<Arrangement> written, int rung) {
+        Manner manner = state.get().manner();
+        return () -> whole(manner, written.get(), rung);
     }
 
     /** Stops what is heard. */
@@ -300,12 +302,7 @@ public final class ListeningModel {
         state.set(wanted);
         int order = ++asked;
         Optional<Playing> before = playing;
-        ready(order, () -> {
-            Listening listening = Listening.of(wanted, at);
-            Course course = before.flatMap(b -> from.map(m -> b.course().into(listening.itinerary(), m)))
-                    .orElseGet(() -> Course.of(listening.itinerary()));
-            return new Playing(course, listening.rungs(), listening.itinerary().legs().stream().map(Leg::piece).map(Cursor::of).toList());
-        });
+        ready(order, () -> playing(Listening.of(wanted, at), before.flatMap(b -> from.map(m -> fresh -> b.course().into(fresh.itinerary(), m)))));
     }
 
     private void ready(int order, Supplier<Playing> work) {

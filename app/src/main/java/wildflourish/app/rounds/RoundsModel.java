@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.trellis.TrellisModel;
@@ -119,19 +120,25 @@ public final class RoundsModel {
 
     /** The whole, written out: from the intro of the first tune to the tag of the last. */
     public Optional<Arrangement> written() {
-        return whole().map(WrittenOut.Whole::arrangement);
+        return toWrite().map(Supplier::get);
     }
 
-    private Optional<WrittenOut.Whole> whole() {
-        return Optional.ofNullable(state.get()).filter(s -> !s.passes().isEmpty()).map(RoundsModel::written);
+    /** Puts the whole together as it is now, when it is asked to, on any thread; empty where there is nothing to play. */
+    public Optional<Supplier<Arrangement>> toWrite() {
+        return Optional.ofNullable(state.get()).filter(s -> !s.passes().isEmpty()).map(s -> () -> written(s).arrangement());
     }
 
-    /** The whole as {@link #written()}, which is about to be heard: {@link #sounds} tells how far it is. */
-    public Optional<Arrangement> toHear() {
-        Optional<WrittenOut.Whole> whole = whole();
-        heard = whole;
-        heardNotes = whole.map(w -> Timeline.of(w.arrangement().tune())).orElse(null);
-        return whole.map(WrittenOut.Whole::arrangement);
+    /** As {@link #toWrite()}, for the whole that is about to be heard: {@link #sounds} tells how far it is. */
+    public Optional<Supplier<Arrangement>> toHear() {
+        return Optional.ofNullable(state.get()).filter(s -> !s.passes().isEmpty()).map(s -> () -> {
+            WrittenOut.Whole whole = written(s);
+            Timeline notes = Timeline.of(whole.arrangement().tune());
+            ui.execute(() -> {
+                heard = Optional.of(whole);
+                heardNotes = notes;
+            });
+            return whole.arrangement();
+        });
     }
 
     /** The pass that sounds; empty while none does. */

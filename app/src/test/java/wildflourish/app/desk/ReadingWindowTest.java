@@ -203,7 +203,7 @@ class ReadingWindowTest extends WindowTest {
         interact(model::openRounds);
         until(() -> model.rounds().state().get().set().size() == 1);
         Path file = folder.resolve("whole.abc");
-        interact(() -> model.exportRounds(file));
+        interact(() -> model.writing().rounds(file));
         until(() -> Files.exists(file) && model.busy().get().isEmpty());
         assertThat(Files.readString(file)).contains("The Lamp at Half Tide / Hens on the Slip").contains("time 4");
     }

@@ -1,0 +1,144 @@
+package wildflourish.app.desk;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import wildflourish.app.chart.ChartState;
+import wildflourish.app.work.Exports;
+import wildflourish.app.work.SafeWrite;
+import wildflourish.core.practice.LoggedPass;
+import wildflourish.core.rounds.WrittenOut;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.formats.csv.PracticeCsv;
+import wildflourish.score.handout.InstrumentChart;
+import wildflourish.score.paint.SvgPainter;
+import wildflourish.sound.transport.Itinerary;
+import wildflourish.sound.wave.Wav;
+
+/** Writes to files what the desk holds: taken as it is when asked, made in the background, written whole or not at all. */
+public final class Writing {
+
+    private static final double SVG_PIXELS = 8;
+    /** Progress is told each time so many per cent more are done. */
+    private static final int TOLD_EVERY = 5;
+
+    private final DeskModel desk;
+    private final LongWork work;
+    private final Executor background;
+    private final Executor ui;
+
+    Writing(DeskModel desk, LongWork work, Executor background, Executor ui) {
+        this.desk = desk;
+        this.work = work;
+        this.background = background;
+        this.ui = ui;
+    }
+
+    /** Prints the take-home sheet of the rung in hand. */
+    public void sheet(Path file) {
+        Arrangement arrangement = desk.trellis().arrangement();
+        int rung = desk.trellis().rung();
+        produce(file, "the sheet", stop -> Exports.sheet(arrangement, rung));
+    }
+
+    /** Writes the rung in hand in the format that the file's ending tells; what is heard of it where that is sound. */
+    public void rung(Path file) {
+        Arrangement arrangement = desk.trellis().arrangement();
+        int rung = desk.trellis().rung();
+        Supplier<Itinerary> heard = desk.listening().takeHome();
+        boolean usual = desk.listening().isUsual();
+        format(file).ifPresent(format -> {
+            if (format == Exports.Format.WAV) {
+                sound(file, "what is heard", heard);
+            } else if (format == Exports.Format.MIDI && !usual) {
+                produce(file, "what is heard", stop -> Exports.midi(arrangement.tune().title(), heard.get()));
+            } else {
+                produce(file, "the file", stop -> Exports.bytes(arrangement, rung, format));
+            }
+        });
+    }
+
+    /** Writes the rounds, or the whole set, in the format that the file's ending tells. */
+    public void rounds(Path file) {
+        Optional<Supplier<Arrangement>> whole = desk.rounds().toWrite();
+        if (whole.isEmpty()) {
+            desk.say("there is nothing to play yet");
+            return;
+        }
+        format(file).ifPresent(format -> {
+            if (format == Exports.Format.WAV) {
+                sound(file, "the whole", desk.listening().takeHome(whole.get(), WrittenOut.RUNG));
+            } else {
+                produce(file, "the whole", stop -> Exports.bytes(whole.get().get(), WrittenOut.RUNG, format));
+            }
+        });
+    }
+
+    /** Prints the chart that is shown, as PDF or, by the name's ending, as SVG. */
+    public void chart(Path file) {
+        ChartState state = desk.chart().state().get();
+        Optional<String> title = state.tuneOnly() ? Optional.of(desk.trellis().arrangement().tune().title()) : Optional.empty();
+        InstrumentChart printed = new InstrumentChart(state.instrument(), state.pitches(), title);
+        boolean svg = file.toString().toLowerCase(Locale.ROOT).endsWith(".svg");
+        produce(file, "the chart", stop -> svg
+                ? SvgPainter.paint(printed.drawing(), SVG_PIXELS).getBytes(StandardCharsets.UTF_8) : printed.pdf());
+    }
+
+    /** Writes the practice log as a table of comma-separated values. */
+    public void log(Path file) {
+        List<LoggedPass> log = desk.practice().log();
+        produce(file, "the practice log", stop -> PracticeCsv.of(log).getBytes(StandardCharsets.UTF_8));
+    }
+
+    private Optional<Exports.Format> format(Path file) {
+        Optional<Exports.Format> format = Exports.format(file.getFileName().toString());
+        if (format.isEmpty()) {
+            desk.say("end the name with " + Exports.ENDINGS);
+        }
+        return format;
+    }
+
+    private void sound(Path file, String what, Supplier<Itinerary> heard) {
+        produce(file, what, stop -> {
+            int[] told = {0};
+            return Exports.wave(heard.get(), share -> {
+                int percent = (int) (share * 100);
+                if (percent >= told[0] + TOLD_EVERY) {
+                    told[0] = percent;
+                    ui.execute(() -> work.tell(stop, "writing %s: %d %%".formatted(file.getFileName(), percent)));
+                }
+            }, stop::get).orElse(new byte[0]);
+        });
+    }
+
+    private void produce(Path file, String what, Function<AtomicBoolean, byte[]> production) {
+        AtomicBoolean stop = work.begin("writing " + file.getFileName());
+        background.execute(() -> {
+            String words;
+            try {
+                byte[] bytes = production.apply(stop);
+                if (stop.get()) {
+                    return;
+                }
+                SafeWrite.write(file, bytes);
+                words = "%s is in %s".formatted(what, file);
+            } catch (Wav.TooLong e) {
+                words = e.getMessage();
+            } catch (IOException | RuntimeException e) {
+                words = "%s could not be written to %s; choose another place".formatted(what, file);
+            }
+            String said = words;
+            ui.execute(() -> {
+                work.end();
+                desk.say(said);
+            });
+        });
+    }
+}
