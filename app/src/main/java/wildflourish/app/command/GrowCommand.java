@@ -64,7 +64,7 @@ final class GrowCommand implements Callable<Integer> {
         TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.AS_WRITTEN);
         Arrangement arrangement = read.arrangement();
         Situation situation = arrangement.situation();
-        Grower grower = new Grower(situation, arrangement.tempo(), arrangement.speeds(), Taste.of(arrangement.instrument()),
+        Grower grower = new Grower(situation, arrangement.tempo(), arrangement.speeds(), Taste.of(arrangement),
                 Phrases.of(situation.tune(), arrangement.marks()), arrangement.wishes().freely(free || arrangement.wishes().free()),
                 Optional.empty(), List.of());
         Grown grown = prune ? grower.prune(arrangement.ladder().setting(arrangement.ladder().size() - 1)) : grower.grow();
@@ -83,7 +83,7 @@ final class GrowCommand implements Callable<Integer> {
         AbcBook read = options.book(file, err);
         int all = read.tunes().size();
         long[] told = {System.nanoTime()};
-        List<Arrangement> grown = BookGrowth.grow(read.tunes(), options.instrument(), done -> {
+        List<Arrangement> grown = BookGrowth.grow(read.tunes(), options::grown, done -> {
             synchronized (told) {
                 if (System.nanoTime() - told[0] > 500_000_000L) {
                     told[0] = System.nanoTime();

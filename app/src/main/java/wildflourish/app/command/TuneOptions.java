@@ -124,6 +124,11 @@ final class TuneOptions {
         return own.on(other, own.ladderOn(other).orElseGet(() -> Translation.of(own, other).ladder()));
     }
 
+    /** A tune with its ladder, as the options ask: its own where it has one for the instrument, else one grown for it. */
+    Arrangement grown(AbcTune tune) {
+        return arrangement(tune, Usual.FULLEST);
+    }
+
     private Arrangement arrangement(AbcTune tune, Usual usual) {
         Optional<Tempo> asked = Optional.ofNullable(tempo).map(TuneOptions::tempo);
         Optional<Arrangement> own = tune.arrangement().map(this::carriedOver)

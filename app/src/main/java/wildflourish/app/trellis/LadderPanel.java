@@ -91,7 +91,7 @@ final class LadderPanel extends SidePanel {
         if (!now.arrangement().instrument().hasHands()) {
             return Optional.empty();
         }
-        Taste.Level level = Taste.of(now.arrangement().instrument()).forLadder(now.arrangement().ladder()).rungs().get(rung);
+        Taste.Level level = Taste.of(now.arrangement()).forLadder(now.arrangement().ladder()).rungs().get(rung);
         return Optional.of(new Density(level.perPhrase(), level.heavyPerPhrase()));
     }
 

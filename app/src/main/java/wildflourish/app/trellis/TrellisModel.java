@@ -198,8 +198,7 @@ public final class TrellisModel {
 
     /** The rung's notes in somebody's hands, its places planned together with what stands on them. */
     private static Situation hands(Situation situation, Varied varied) {
-        Situation played = varied.tune() == situation.tune() ? situation
-                : Situation.of(varied.tune(), situation.instrument(), situation.school(), varied.choices(situation.choices()));
+        Situation played = varied.situation(situation);
         return played.playing(varied.setting().ornaments(played.vocabulary()));
     }
 

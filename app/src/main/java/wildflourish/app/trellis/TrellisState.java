@@ -121,7 +121,7 @@ public record TrellisState(
             stack.add(candidate.ornament());
         }
         List<Grown.Weighed> terms = candidates.weighed(handsNote(), stack, candidate.verdict() instanceof Verdict.Tight,
-                Taste.of(arrangement.instrument()));
+                Taste.of(arrangement));
         return terms.isEmpty() ? Optional.empty() : Optional.of(Grown.Weighed.inWords(terms));
     }
 

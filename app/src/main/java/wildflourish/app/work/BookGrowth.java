@@ -3,6 +3,7 @@ package wildflourish.app.work;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
+import java.util.function.Function;
 import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 import wildflourish.core.instrument.Instrument;
@@ -14,23 +15,29 @@ public final class BookGrowth {
 
     private BookGrowth() {}
 
+    /** As below, each tune at its own tempo, level and school as usual; one that has a ladder for the instrument keeps it. */
+    public static List<Arrangement> grow(
+            List<AbcTune> tunes, Instrument instrument, IntConsumer progress, BooleanSupplier stopped) {
+        return grow(tunes, tune -> tune.arrangement().filter(a -> a.instrument().id().equals(instrument.id()))
+                .orElseGet(() -> Documents.grown(tune.tune(), instrument)), progress, stopped);
+    }
+
     /**
-     * A ladder for each tune of a book, in its order; a tune that has one for the instrument keeps it.
+     * A ladder for each tune of a book, in its order.
      *
+     * @param grown the arrangement of a tune with its ladder, for an instrument, a tempo, a level and schools
      * @param progress told how many tunes are done, from any thread
      * @param stopped asked before each tune; once it says so, the tunes that are not done yet are left out
      */
     public static List<Arrangement> grow(
-            List<AbcTune> tunes, Instrument instrument, IntConsumer progress, BooleanSupplier stopped) {
+            List<AbcTune> tunes, Function<AbcTune, Arrangement> grown, IntConsumer progress, BooleanSupplier stopped) {
         AtomicInteger done = new AtomicInteger();
         return IntStream.range(0, tunes.size()).parallel()
                 .filter(i -> !stopped.getAsBoolean())
                 .mapToObj(i -> {
-                    AbcTune tune = tunes.get(i);
-                    Arrangement grown = tune.arrangement().filter(a -> a.instrument().id().equals(instrument.id()))
-                            .orElseGet(() -> Documents.grown(tune.tune(), instrument));
+                    Arrangement one = grown.apply(tunes.get(i));
                     progress.accept(done.incrementAndGet());
-                    return grown;
+                    return one;
                 })
                 .toList();
     }

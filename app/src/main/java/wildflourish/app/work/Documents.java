@@ -47,8 +47,8 @@ public final class Documents {
         if (Vocabulary.of(instrument).all().isEmpty()) {
             return new Arrangement(tune, instrument, tempo, speeds, school, bare());
         }
-        Situation situation = Situation.of(Timeline.of(tune), instrument, school);
-        Ladder ladder = new Grower(situation, tempo, speeds, Taste.of(instrument)).grow().ladder();
+        Situation situation = Situation.of(Timeline.of(tune), instrument, school).at(tempo);
+        Ladder ladder = new Grower(situation, tempo, speeds, Taste.of(situation)).grow().ladder();
         return new Arrangement(tune, instrument, tempo, speeds, school, ladder);
     }
 

@@ -120,14 +120,14 @@ public class Benchmarks {
     public Object instead(GrownOnEach on) {
         var setting = on.arrangement.ladder().setting(4);
         int note = setting.byNote().lastKey();
-        return new Grower(on.situation, on.arrangement.tempo(), on.arrangement.speeds(), Taste.of(on.arrangement.instrument()))
+        return new Grower(on.situation, on.arrangement.tempo(), on.arrangement.speeds(), Taste.of(on.arrangement))
                 .without(on.arrangement.ladder(), 4, note, setting.at(note).getFirst());
     }
 
     /** Six rungs for 32 bars. */
     @Benchmark
     public Grown growLadder() {
-        return new Grower(situation, arrangement.tempo(), arrangement.speeds(), Taste.of(arrangement.instrument())).grow();
+        return new Grower(situation, arrangement.tempo(), arrangement.speeds(), Taste.of(arrangement)).grow();
     }
 
     /** The fullest setting of 32 bars, repeats played out. */
@@ -231,7 +231,7 @@ public class Benchmarks {
     @Benchmark
     public Grown growOn(GrownOnEach on) {
         return new Grower(on.arrangement.situation(), on.arrangement.tempo(), on.arrangement.speeds(),
-                Taste.of(on.arrangement.instrument())).grow();
+                Taste.of(on.arrangement)).grow();
     }
 
     /** A ladder of 32 bars carried over to every other instrument, one after another. */

@@ -11,6 +11,7 @@ import wildflourish.core.ornament.Making;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
+import wildflourish.core.ornament.Slot;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.reading.Phrase;
@@ -25,6 +26,7 @@ public final class Candidates {
     private final Tempo tempo;
     private final Speeds speeds;
     private final List<Set<Feature>> features;
+    private final Taste taste;
 
     public Candidates(Situation situation, Tempo tempo, Speeds speeds) {
         this(situation, tempo, speeds, Phrases.of(situation.tune()));
@@ -32,6 +34,11 @@ public final class Candidates {
 
     /** As above, the phrases read already. */
     public Candidates(Situation situation, Tempo tempo, Speeds speeds, List<Phrase> phrases) {
+        this(situation, tempo, speeds, phrases, Taste.of(situation));
+    }
+
+    Candidates(Situation situation, Tempo tempo, Speeds speeds, List<Phrase> phrases, Taste taste) {
+        this.taste = taste;
         this.situation = situation;
         this.tempo = tempo;
         this.speeds = speeds;
@@ -52,26 +59,51 @@ public final class Candidates {
         return false;
     }
 
-    /** What taste weighs for and against a stack on a note, its neighbours left aside. */
+    /**
+     * What taste weighs for and against a stack on a note, its neighbours left aside. What another of the stack takes up, so that
+     * it is not played, weighs nothing.
+     */
     public List<Grown.Weighed> weighed(int note, List<Ornament> ornaments, boolean tight, Taste taste) {
         List<Grown.Weighed> terms = new ArrayList<>();
-        for (Ornament ornament : ornaments) {
+        List<Ornament> played = Gestures.played(situation, note, ornaments);
+        for (Ornament ornament : played) {
             for (Ornament.Suit suit : ornament.suits()) {
                 if (isAt(note, suit.place())) {
                     terms.add(new Grown.Weighed(suit.gain(), suit.because()));
                 }
             }
+            Taste.Liking liking = taste.liking().get(ornament.id());
+            if (liking != null && suits(note, ornament)) {
+                terms.add(new Grown.Weighed(liking.points(), liking.because()));
+            }
+            tooSlow(note, ornament).ifPresent(terms::add);
         }
         if (tight) {
-            terms.add(new Grown.Weighed(-taste.tight(), "it is tight at this tempo"));
+            terms.add(new Grown.Weighed(-taste.deductions().tight(), "it is tight at this tempo"));
         }
-        if (ornaments.size() > 1) {
-            terms.add(new Grown.Weighed(-(ornaments.size() - 1) * taste.stacked(), "more than one stands on the note"));
+        if (played.size() > 1) {
+            terms.add(new Grown.Weighed(-(played.size() - 1) * taste.deductions().stacked(), "more than one stands on the note"));
         }
-        if (isAt(note, Feature.PHRASE_END.word()) && !ornaments.stream().allMatch(Ornament::isBreath)) {
-            terms.add(new Grown.Weighed(-taste.busyEnd(), "a phrase ends here"));
+        if (isAt(note, Feature.LAST.word()) && !played.stream().allMatch(Ornament::isBreath)) {
+            boolean heavy = played.stream().anyMatch(o -> o.heavy() && o.slot() == Slot.BODY);
+            terms.add(new Grown.Weighed(heavy ? -taste.deductions().heavyEnd() : -taste.deductions().busyEnd(), "a phrase ends here"));
         }
         return terms;
+    }
+
+    private boolean suits(int note, Ornament ornament) {
+        return ornament.suits().stream().anyMatch(s -> s.gain() > 0 && isAt(note, s.place()));
+    }
+
+    /** What speaks against a gesture whose pulses would each last so long that nobody hears it as one. */
+    private Optional<Grown.Weighed> tooSlow(int note, Ornament ornament) {
+        int pulses = ornament.pulses().size();
+        if (ornament.slowestPulse() == 0) {
+            return Optional.empty();
+        }
+        double each = tempo.millis(situation.tune().note(note).sounding()).toDouble() / pulses;
+        return each <= ornament.slowestPulse() ? Optional.empty() : Optional.of(new Grown.Weighed(-200,
+                "its pulses would last %d ms each: too slow to be heard as one".formatted(Math.round(each))));
     }
 
     /** Why a note is a place for ornaments. */
@@ -127,31 +159,29 @@ public final class Candidates {
         return candidate(note, ornament, Playability.of(situation, note, List.of(ornament), tempo, speeds));
     }
 
-    /** How much taste speaks for an ornament on a note; 0 when it does not. */
-    int gain(int note, Ornament ornament) {
-        int gain = 0;
-        for (Ornament.Suit suit : ornament.suits()) {
-            for (Feature feature : features.get(note)) {
-                gain += feature.word().equals(suit.place()) ? suit.gain() : 0;
-            }
+    /** How much taste speaks for an ornament on a note, the kind of tune included; 0 when it does not. */
+    int gain(int note, Ornament ornament, Taste taste) {
+        if (!suits(note, ornament)) {
+            return 0;
         }
-        return gain;
+        int gain = tooSlow(note, ornament).map(Grown.Weighed::points).orElse(0);
+        for (Ornament.Suit suit : ornament.suits()) {
+            gain += isAt(note, suit.place()) ? suit.gain() : 0;
+        }
+        Taste.Liking liking = taste.liking().get(ornament.id());
+        return gain + (liking == null ? 0 : liking.points());
     }
 
     private Candidate candidate(int note, Ornament ornament, Verdict verdict) {
-        int gain = 0;
         int strongest = 0;
         String because = "";
         for (Ornament.Suit suit : ornament.suits()) {
-            if (features.get(note).stream().anyMatch(f -> f.word().equals(suit.place()))) {
-                gain += suit.gain();
-                if (suit.gain() > strongest) {
-                    strongest = suit.gain();
-                    because = suit.because();
-                }
+            if (isAt(note, suit.place()) && suit.gain() > strongest) {
+                strongest = suit.gain();
+                because = suit.because();
             }
         }
-        return new Candidate(note, ornament, verdict, gain, because);
+        return new Candidate(note, ornament, verdict, gain(note, ornament, taste), because);
     }
 
     private static int order(Verdict verdict) {

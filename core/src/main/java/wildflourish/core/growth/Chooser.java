@@ -71,6 +71,9 @@ final class Chooser {
         for (Decision decision : decisions) {
             prepare(decision, options, phrases, mandatory);
             decision.choice = decision.chooser.best();
+            if (decision.choice.value() == PhraseChooser.NONE) {
+                decision.choice = asItStands(decision);
+            }
         }
         if (touching(decisions, phrases) < 0) {
             untangle(decisions, phrases);
@@ -78,19 +81,37 @@ final class Chooser {
         return decisions;
     }
 
+    /** Where not even what stands on the rung below keeps to the rules, because a teacher placed it: that alone. */
+    private static PhraseChooser.Choice asItStands(Decision decision) {
+        int[] picks = new int[decision.options.size()];
+        java.util.Arrays.fill(picks, -1);
+        for (int n = 0; n < picks.length;) {
+            int note = n;
+            int pick = java.util.stream.IntStream.range(0, decision.options.get(n).size())
+                    .filter(o -> note + decision.options.get(note).get(o).span() <= picks.length).findFirst().orElse(0);
+            picks[n] = pick;
+            n += decision.options.get(n).get(pick).span();
+        }
+        return new PhraseChooser.Choice(0, picks);
+    }
+
     private void prepare(Decision decision, List<List<Option>> options, List<Phrase> phrases, List<Integer> mandatory) {
         int most = level.perPhrase();
         int mostHeavy = level.heavyPerPhrase();
+        int mustTight = 0;
         int members = decision.phrases.size();
         for (int p : decision.phrases) {
             Phrase phrase = phrases.get(p);
             int must = 0;
             int mustHeavy = 0;
+            int here = 0;
             for (int n = phrase.fromNote(); n < phrase.toNote(); n++) {
                 must += mandatory.get(n);
                 int least = options.get(n).stream().mapToInt(Option::heavy).min().orElse(0);
                 mustHeavy += mandatory.get(n) > 0 ? least : 0;
+                here += options.get(n).stream().allMatch(Option::tight) ? mandatory.get(n) : 0;
             }
+            mustTight = Math.max(mustTight, here);
             most = Math.max(most, must);
             mostHeavy = Math.max(mostHeavy, mustHeavy);
         }
@@ -100,8 +121,23 @@ final class Chooser {
         } else {
             decision.options = shared(decision, options, phrases);
         }
-        decision.chooser = new PhraseChooser(decision.options, most, mostHeavy, (long) members * taste.alike(),
-                (long) members * taste.alike() * taste.neighbours(), sequence);
+        Taste.Deductions off = taste.deductions();
+        decision.chooser = new PhraseChooser(decision.options,
+                new PhraseChooser.Budget(most, mostHeavy, mustTight, level.tightAllowed() ? taste.tightOneIn() : 0),
+                new PhraseChooser.Dullness((long) members * off.alike(), (long) members * off.alike() * off.neighbours(),
+                        (long) members * off.alternating()), together());
+    }
+
+    /** Whether two treatments can follow one another in every phrase of those that are decided together. */
+    private PhraseChooser.Sequence together() {
+        return (first, second) -> {
+            for (int m = 0; m < Math.max(1, first.members().size()); m++) {
+                if (!sequence.allows(first.member(m), second.member(m))) {
+                    return false;
+                }
+            }
+            return true;
+        };
     }
 
     /**
@@ -127,8 +163,7 @@ final class Chooser {
                 for (Option option : options.get(there)) {
                     Option mine = open.get(option.key(there));
                     if (mine != null) {
-                        both.put(option.key(there), mine.with(mine.gain() + option.gain(), mine.tight() || option.tight(),
-                                mine.blocked() || option.blocked()));
+                        both.put(option.key(there), mine.and(option));
                     }
                 }
                 open = both;
@@ -148,13 +183,14 @@ final class Chooser {
     }
 
     private long between(Option end, Option start) {
-        if (end.size() == 0 || start.size() == 0) {
+        if (!end.decorates() || !start.decorates()) {
             return 0;
         }
         if (!sequence.allows(end, start)) {
             return Long.MIN_VALUE / 4;
         }
-        return end.ids().stream().anyMatch(start.ids()::contains) ? -(long) taste.alike() * taste.neighbours() : 0;
+        return end.ids().stream().anyMatch(start.ids()::contains)
+                ? -(long) taste.deductions().alike() * taste.deductions().neighbours() : 0;
     }
 
     /** Whether a phrase's decided notes begin with its first note, so that the phrase before can touch them. */
@@ -162,8 +198,13 @@ final class Chooser {
         return decision.phrases.size() == 1 || phrase.bodyNote() - phrase.fromNote() == decision.leads;
     }
 
-    /** Two decisions of which the second may touch the first, as often as they follow one another. */
-    private record Pair(int before, int after) {}
+    /**
+     * Two decisions of which the second may touch the first, as often as they follow one another.
+     *
+     * @param end which of its phrases the first one ends there
+     * @param start which of its phrases the second one begins there
+     */
+    private record Pair(int before, int after, int end, int start) {}
 
     private List<Pair> pairs(List<Decision> decisions, List<Phrase> phrases) {
         int[] of = new int[phrases.size()];
@@ -175,21 +216,23 @@ final class Chooser {
         List<Pair> pairs = new ArrayList<>();
         for (int p = 0; p + 1 < phrases.size(); p++) {
             if (startsAtOnce(decisions.get(of[p + 1]), phrases.get(p + 1))) {
-                pairs.add(new Pair(of[p], of[p + 1]));
+                pairs.add(new Pair(of[p], of[p + 1], decisions.get(of[p]).phrases.indexOf(p), decisions.get(of[p + 1]).phrases.indexOf(p + 1)));
             }
         }
         return pairs;
     }
 
-    private long between(Decision before, Decision after) {
-        return before.choice.picks().length == 0 || after.choice.picks().length == 0 ? 0
-                : between(last(before, before.choice.picks()), after.options.getFirst().get(after.choice.picks()[0]));
+    private long between(List<Decision> decisions, Pair pair) {
+        Decision before = decisions.get(pair.before());
+        Decision after = decisions.get(pair.after());
+        return between(last(before, before.choice.picks()).member(pair.end()),
+                after.options.getFirst().get(after.choice.picks()[0]).member(pair.start()));
     }
 
     private long touching(List<Decision> decisions, List<Phrase> phrases) {
         long sum = 0;
         for (Pair pair : pairs(decisions, phrases)) {
-            sum += between(decisions.get(pair.before()), decisions.get(pair.after()));
+            sum += between(decisions, pair);
         }
         return Math.max(sum, Long.MIN_VALUE / 2);
     }
@@ -208,7 +251,7 @@ final class Chooser {
             TreeSet<Integer> more = new TreeSet<>();
             for (Pair pair : pairs) {
                 boolean solved = ways.containsKey(pair.before()) && ways.containsKey(pair.after());
-                if (!solved && between(decisions.get(pair.before()), decisions.get(pair.after())) < 0) {
+                if (!solved && between(decisions, pair) < 0) {
                     more.add(pair.before());
                     more.add(pair.after());
                 }
@@ -224,10 +267,10 @@ final class Chooser {
 
     private void solve(List<Decision> decisions, TreeMap<Integer, List<Ends>> ways, List<Pair> pairs) {
         List<Integer> order = List.copyOf(ways.keySet());
-        List<int[]> inside = new ArrayList<>();
+        List<Pair> inside = new ArrayList<>();
         for (Pair pair : pairs) {
             if (ways.containsKey(pair.before()) && ways.containsKey(pair.after())) {
-                inside.add(new int[] {order.indexOf(pair.before()), order.indexOf(pair.after())});
+                inside.add(new Pair(order.indexOf(pair.before()), order.indexOf(pair.after()), pair.end(), pair.start()));
             }
         }
         List<List<Ends>> open = List.copyOf(ways.values());
@@ -249,6 +292,10 @@ final class Chooser {
                 ways.add(new Ends(decision.options.getFirst().get(f), last(decision, choice.picks()), choice));
             }
         }
+        if (ways.isEmpty()) {
+            ways.add(new Ends(decision.options.getFirst().get(decision.choice.picks()[0]), last(decision, decision.choice.picks()),
+                    decision.choice));
+        }
         ways.sort((a, b) -> Long.compare(b.choice().value(), a.choice().value()));
         return ways;
     }
@@ -256,13 +303,13 @@ final class Chooser {
     /** Goes through the decisions, the best ways first, and leaves off where what is left cannot reach the best so far. */
     private final class Search {
         private final List<List<Ends>> ways;
-        private final List<int[]> pairs;
+        private final List<Pair> pairs;
         private final long[] rest;
         private final int[] now;
         private int[] best;
         private long worth = Long.MIN_VALUE;
 
-        Search(List<List<Ends>> ways, List<int[]> pairs, long[] rest) {
+        Search(List<List<Ends>> ways, List<Pair> pairs, long[] rest) {
             this.ways = ways;
             this.pairs = pairs;
             this.rest = rest;
@@ -283,9 +330,10 @@ final class Chooser {
                 }
                 now[d] = w;
                 long here = value + way.choice().value();
-                for (int[] pair : pairs) {
-                    if (Math.max(pair[0], pair[1]) == d) {
-                        here += between(ways.get(pair[0]).get(now[pair[0]]).last(), ways.get(pair[1]).get(now[pair[1]]).first());
+                for (Pair pair : pairs) {
+                    if (Math.max(pair.before(), pair.after()) == d) {
+                        here += between(ways.get(pair.before()).get(now[pair.before()]).last().member(pair.end()),
+                                ways.get(pair.after()).get(now[pair.after()]).first().member(pair.start()));
                     }
                 }
                 if (here + rest[d + 1] > worth) {

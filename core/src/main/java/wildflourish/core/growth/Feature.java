@@ -38,6 +38,10 @@ public enum Feature {
     PART_START,
     /** The last note of a phrase that goes on to another. */
     PHRASE_END,
+    /** The last note of a phrase, also of the tune's last one. */
+    LAST,
+    /** The long note of a snap: three times as long as the short one on the beat before it, or longer. */
+    SNAP,
     /** The last note of a phrase, two quavers or more, on the tonic or the fifth: the tune comes to rest. */
     CADENCE;
 
@@ -60,11 +64,18 @@ public enum Feature {
         }
         for (int p = 0; p < phrases.size(); p++) {
             Phrase phrase = phrases.get(p);
-            if (p + 1 < phrases.size()) {
-                all.get(phrase.lastNote()).add(PHRASE_END);
+            int last = phrase.lastNote();
+            while (last > phrase.fromNote() && tune.note(last).heldOver()) {
+                last--;
             }
-            if (comesToRest(tune.note(phrase.lastNote()))) {
-                all.get(phrase.lastNote()).add(CADENCE);
+            if (!tune.note(last).heldOver()) {
+                all.get(last).add(LAST);
+                if (p + 1 < phrases.size()) {
+                    all.get(last).add(PHRASE_END);
+                }
+            }
+            if (comesToRest(tune.note(last))) {
+                all.get(last).add(CADENCE);
             }
             if (phrase.firstOfPart()) {
                 for (int n = phrase.fromNote(); n < phrase.toNote(); n++) {
@@ -101,6 +112,10 @@ public enum Feature {
         Optional<Stand> before = tune.before(stand.index())
                 .filter(b -> b.onset().plus(b.sounding()).equals(stand.onset()));
         if (before.isPresent()) {
+            Ratio thrice = before.get().sounding().times(Ratio.of(3, 1));
+            if (before.get().strength() > 0 && !stand.sounding().isLess(thrice) && before.get().sounding().isLess(TWO_QUAVERS)) {
+                found.add(SNAP);
+            }
             int rise = stand.pitch().midi() - before.get().pitch().midi();
             int steps = stand.pitch().diatonic() - before.get().pitch().diatonic();
             if (rise == 0) {

@@ -8,14 +8,19 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
+import wildflourish.core.ornament.Gesture;
+import wildflourish.core.ornament.Gestures;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
+import wildflourish.core.planning.Breaths;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Phrases;
 import wildflourish.core.reading.Repeats;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.AsPlayed;
 import wildflourish.core.setting.Difference;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
@@ -64,19 +69,33 @@ public final class Grower {
         this.sameAs = Repeats.of(situation.tune(), phrases);
         this.wishes = wishes;
         this.present = present;
-        this.candidates = new Candidates(situation, tempo, speeds, phrases);
+        this.candidates = new Candidates(situation, tempo, speeds, phrases, taste);
         this.variations = new Variations(situation, tempo, speeds, phrases, candidates.features(), licks);
-        this.options = new Options(situation, tempo, speeds, taste, candidates, variations);
+        this.options = new Options(situation, tempo, speeds, taste, candidates, variations, breaths());
     }
 
     /** A grower for what a teacher works on: its rungs, its phrases, and what is locked and forbidden. */
     public static Grower of(Arrangement arrangement, Situation situation, List<Lick> licks) {
-        Taste taste = Taste.of(arrangement.instrument());
+        Taste taste = Taste.of(arrangement);
         boolean hasRungs = arrangement.ladder().size() > 1;
         return new Grower(situation, arrangement.tempo(), arrangement.speeds(),
                 hasRungs ? taste.forLadder(arrangement.ladder()) : taste,
                 Phrases.of(situation.tune(), arrangement.marks()), arrangement.wishes(),
                 hasRungs ? Optional.of(arrangement.ladder()) : Optional.empty(), licks);
+    }
+
+    /** Where the bare tune has to be breathed in, and how: those places are kept free before anything is decorated. */
+    private Map<Integer, Breaths.Room> breaths() {
+        if (!situation.instrument().family().isBlownByMouth()) {
+            return Map.of();
+        }
+        Set<Integer> ends = new HashSet<>();
+        phrases.forEach(p -> ends.add(p.lastNote()));
+        Map<Integer, Breaths.Room> rooms = new HashMap<>();
+        Breaths.of(situation.tune(), tempo, Breaths.Lungs.of(speeds.name()), n -> false, n -> Breaths.Busy.NOT, ends::contains)
+                .marks().stream().filter(m -> m.room() == Breaths.Room.SHORTEN || m.room() == Breaths.Room.DROP)
+                .forEach(m -> rooms.put(m.note(), m.room()));
+        return rooms;
     }
 
     /** The ladder from bare upward; every rung contains the one below it. */
@@ -126,7 +145,8 @@ public final class Grower {
         List<Integer> barred = IntStream.range(0, phrases.size()).filter(p -> phrases.get(p).holds(on)).boxed()
                 .flatMap(p -> alike(p, on).stream()).toList();
         Choosing other = new Choosing(rung, below, Optional.empty(), barred.stream().map(n -> new Barred(n, id)).toList());
-        Setting instead = other.choose();
+        Setting instead = settled(other);
+        settled(best);
         long loss = Math.max(0, best.worth() - other.worth());
         return Optional.of(new RunnerUp(instead, loss, Difference.between(now, instead)));
     }
@@ -145,10 +165,28 @@ public final class Grower {
     }
 
     private Setting choose(int rung, Setting below, Optional<Setting> above) {
-        return new Choosing(rung, below, above, List.of()).choose();
+        return settled(new Choosing(rung, below, above, List.of()));
     }
 
     private record Barred(int note, String id) {}
+
+    /** A treatment of a note: what stands on it, or the kind of variation that begins on it. */
+    private record Treated(int note, List<String> ids) {}
+
+    /**
+     * The best choice whose verdicts hold when it is played. The choice is made with the places planned for the bare tune; then
+     * the rung is planned as it will be played, and a treatment that turns out to be less easy there, or not possible, counts as
+     * what it is from then on. As a treatment is only ever made worse, and there are so many of them, this ends; and the
+     * last choice is the best among those that play as they were judged.
+     */
+    private Setting settled(Choosing choosing) {
+        while (true) {
+            Setting chosen = choosing.choose();
+            if (!choosing.learn(chosen)) {
+                return chosen;
+            }
+        }
+    }
 
     /** The choice for one rung between the rungs beside it. */
     private final class Choosing {
@@ -161,7 +199,8 @@ public final class Grower {
         private final Set<Barred> barred;
         private final List<List<Option>> open = new ArrayList<>();
         private final List<Integer> mandatory = new ArrayList<>();
-        private final List<Integer> together;
+        private List<Integer> together;
+        private final Map<Treated, Playability.Fit> learned = new HashMap<>();
 
         Choosing(int rung, Setting below, Optional<Setting> above, List<Barred> barred) {
             this.rung = rung;
@@ -170,11 +209,17 @@ public final class Grower {
             this.below = below;
             this.above = above;
             this.barred = new HashSet<>(barred);
+            fill();
+        }
+
+        private void fill() {
+            open.clear();
+            mandatory.clear();
             for (int note = 0; note < situation.tune().size(); note++) {
                 open.add(open(note));
                 mandatory.add(open.getLast().stream().mapToInt(Option::size).min().orElse(0));
             }
-            this.together = together();
+            together = together();
         }
 
         private List<Option> open(int note) {
@@ -190,7 +235,7 @@ public final class Grower {
             }
             List<String> kept = below.at(note);
             List<Option> here = new ArrayList<>();
-            for (Option option : options.at(note)) {
+            for (Option option : options.at(note).stream().map(o -> known(note, takingUp(note, o, kept))).toList()) {
                 if (option.variation().isPresent() ? isOpen(note, option, option.variation().get(), kept)
                         : isOpen(note, option, kept)) {
                     if (option.ids().equals(kept)) {
@@ -206,8 +251,86 @@ public final class Grower {
             return here;
         }
 
+        /** An option that takes up what stands on the note from the rung below, together with that. */
+        private Option takingUp(int note, Option option, List<String> kept) {
+            if (option.variation().isPresent() || option.ids().containsAll(kept) || option.ids().isEmpty()) {
+                return option;
+            }
+            List<String> all = new ArrayList<>(option.ids());
+            kept.stream().filter(id -> !option.ids().contains(id)).forEach(all::add);
+            List<Ornament> stack = all.stream().flatMap(id -> situation.vocabulary().byId(id).stream()).toList();
+            List<String> played = Gestures.played(situation, note, stack).stream().map(Ornament::id).sorted().toList();
+            return played.equals(option.ids()) ? option.over(all.stream().sorted().toList()) : option;
+        }
+
+        /** An option with what has been learned about it. */
+        private Option known(int note, Option option) {
+            Playability.Fit fit = learned.get(new Treated(note, option.ids()));
+            if (fit == null) {
+                return option;
+            }
+            boolean nowTight = fit == Playability.Fit.TIGHT && !option.tight();
+            return option.with(option.gain() - (nowTight ? taste.deductions().tight() : 0), true, fit == Playability.Fit.BLOCKED);
+        }
+
+        /** Compares a choice with how it will be played; whether something has turned out worse than it was taken for. */
+        boolean learn(Setting chosen) {
+            AsPlayed played = AsPlayed.of(situation, chosen);
+            Set<Treated> worse = new HashSet<>();
+            for (int note : chosen.byNote().keySet()) {
+                Verdict verdict = played.verdict(note, tempo, speeds).orElseThrow();
+                Playability.Fit fit = !played.liesWell(note) || verdict.isBlocked() ? Playability.Fit.BLOCKED
+                        : verdict instanceof Verdict.Tight ? Playability.Fit.TIGHT : Playability.Fit.CLEAN;
+                Option taken = taken(note, chosen.at(note));
+                boolean asTaken = fit == Playability.Fit.CLEAN || fit == Playability.Fit.TIGHT && taken.tight() || taken.blocked();
+                if (!asTaken && !blame(note, chosen, fit, worse)) {
+                    for (int n = note - 1; n <= note + 1; n++) {
+                        blame(n, chosen, Playability.Fit.BLOCKED, worse);
+                    }
+                    if (worse.isEmpty()) {
+                        chosen.variations().keySet().forEach(n -> blame(n, chosen, Playability.Fit.BLOCKED, worse));
+                        chosen.byNote().keySet().stream().filter(n -> taken(n, chosen.at(n)).gesture().map(Gesture::moved).orElse(false))
+                                .forEach(n -> blame(n, chosen, Playability.Fit.BLOCKED, worse));
+                    }
+                }
+            }
+            if (!worse.isEmpty()) {
+                fill();
+            }
+            return !worse.isEmpty();
+        }
+
+        private Option taken(int note, List<String> ids) {
+            return open.get(note).stream().filter(o -> o.variation().isEmpty() && o.ids().equals(ids)).findFirst()
+                    .orElseGet(() -> known(note, options.placed(note, ids)));
+        }
+
+        /** Takes down that the treatment of a note is worse than thought, where this rung has chosen it and could do otherwise. */
+        private boolean blame(int note, Setting chosen, Playability.Fit fit, Set<Treated> worse) {
+            if (note < 0 || note >= situation.tune().size() || wishes.isLocked(note)) {
+                return false;
+            }
+            Optional<Variation> variation = Optional.ofNullable(chosen.variations().get(note));
+            boolean own = variation.isPresent() ? !variation.get().equals(below.variations().get(note))
+                    : !chosen.at(note).isEmpty() && !below.at(note).equals(chosen.at(note));
+            if (!own) {
+                return false;
+            }
+            Treated treated = new Treated(note, variation.map(v -> List.of(VariationKind.of(v.kind()).id())).orElse(chosen.at(note)));
+            Playability.Fit before = learned.get(treated);
+            if (before == fit || before == Playability.Fit.BLOCKED) {
+                return false;
+            }
+            learned.put(treated, fit);
+            worse.add(treated);
+            return true;
+        }
+
         private boolean isOpen(int note, Option option, List<String> kept) {
             boolean same = option.ids().size() == kept.size();
+            if (option.blocked() && !same) {
+                return false;
+            }
             return option.ids().containsAll(kept)
                     && (same || allowed.containsAll(option.ids()) && option.gain() >= level.least()
                             && (!option.tight() || level.tightAllowed()))
@@ -218,7 +341,7 @@ public final class Grower {
 
         private boolean isOpen(int note, Option option, Variation variation, List<String> kept) {
             String kind = option.ids().getFirst();
-            boolean free = kept.isEmpty() && allowed.contains(kind) && option.gain() >= level.least()
+            boolean free = !option.blocked() && kept.isEmpty() && allowed.contains(kind) && option.gain() >= level.least()
                     && (!option.tight() || level.tightAllowed())
                     && (above.isEmpty() || variation.equals(above.get().variations().get(note)))
                     && !wishes.forbids(note, kind) && !barred.contains(new Barred(note, variation.kind()));
@@ -296,7 +419,7 @@ public final class Grower {
             long taken = option.variation().isPresent()
                     ? Optional.ofNullable(alike.variations().get(there)).filter(v -> v.kind().equals(option.variation().get().kind())).isPresent() ? 1 : 0
                     : option.ids().stream().filter(id -> there >= 0 && alike.has(there, id) && !below.has(note, id)).count();
-            return taken == 0 ? option : option.with(option.gain() - (int) taken * taste.again(), option.tight(), option.blocked());
+            return taken == 0 ? option : option.with(option.gain() - (int) taken * taste.deductions().again(), option.tight(), option.blocked());
         }
     }
 
@@ -317,17 +440,13 @@ public final class Grower {
         return variation.pitches().getFirst().equals(situation.tune().note(variation.from()).pitch());
     }
 
-    /** A note's whole treatment between its neighbours', whose verdict is the same on every rung that has them. */
-    private record Treatment(int note, List<String> before, List<String> ids, List<String> after) {}
-
     private Grown explained(Ladder ladder) {
-        Map<Treatment, List<Grown.Reasoned>> known = new HashMap<>();
         List<List<Grown.Reasoned>> reasons = new ArrayList<>();
         List<List<Offer>> offers = new ArrayList<>();
         for (Rung rung : ladder.rungs()) {
+            AsPlayed played = AsPlayed.of(situation, rung.setting());
             List<Grown.Reasoned> here = new ArrayList<>();
-            rung.setting().byNote().forEach((note, ids) -> here.addAll(
-                    known.computeIfAbsent(treatment(note, rung.setting()), t -> reasoned(t, rung.setting()))));
+            rung.setting().byNote().keySet().forEach(note -> here.addAll(reasoned(note, rung.setting(), played)));
             reasons.add(here);
             offers.add(rung.setting().variations().values().stream().map(this::offer).toList());
         }
@@ -339,18 +458,12 @@ public final class Grower {
                 .orElseGet(() -> variations.own(variation));
     }
 
-    private static Treatment treatment(int note, Setting setting) {
-        return new Treatment(note, setting.at(note - 1), setting.at(note), setting.at(note + 1));
-    }
-
-    private List<Grown.Reasoned> reasoned(Treatment treatment, Setting setting) {
-        int note = treatment.note();
-        Verdict together = Playability.of(situation, note, setting.ornaments(note, situation.vocabulary()),
-                n -> setting.ornaments(n, situation.vocabulary()), tempo, speeds);
+    private List<Grown.Reasoned> reasoned(int note, Setting setting, AsPlayed played) {
+        Verdict together = played.verdict(note, tempo, speeds).orElseThrow();
         List<Grown.Weighed> terms = options.weighed(note, setting.ornaments(note, situation.vocabulary()),
                 together instanceof Verdict.Tight);
         List<Grown.Reasoned> all = new ArrayList<>();
-        for (String id : treatment.ids()) {
+        for (String id : setting.at(note)) {
             Candidate alone = candidates.alone(note, situation.vocabulary().known(id));
             all.add(new Grown.Reasoned(
                     new Candidate(note, alone.ornament(), together, alone.gain(), alone.because()),

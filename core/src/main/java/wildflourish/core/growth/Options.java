@@ -2,6 +2,7 @@ package wildflourish.core.growth;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
@@ -11,7 +12,9 @@ import wildflourish.core.ornament.Making;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
+import wildflourish.core.ornament.Slot;
 import wildflourish.core.ornament.Speeds;
+import wildflourish.core.planning.Breaths;
 import wildflourish.core.setting.Variation;
 import wildflourish.core.tune.Tempo;
 
@@ -24,9 +27,14 @@ final class Options {
     private final Taste taste;
     private final Candidates candidates;
     private final Variations variations;
+    private final Map<Integer, Breaths.Room> breaths;
     private final List<List<Option>> all = new ArrayList<>();
 
-    Options(Situation situation, Tempo tempo, Speeds speeds, Taste taste, Candidates candidates, Variations variations) {
+    /** {@code breaths} says for the notes on which one has to breathe how room is made for it. */
+    Options(
+            Situation situation, Tempo tempo, Speeds speeds, Taste taste, Candidates candidates, Variations variations,
+            Map<Integer, Breaths.Room> breaths) {
+        this.breaths = breaths;
         this.situation = situation;
         this.tempo = tempo;
         this.speeds = speeds;
@@ -48,7 +56,7 @@ final class Options {
         options.add(Option.NOTHING);
         List<Ornament> worth = new ArrayList<>();
         for (Ornament ornament : situation.vocabulary().all()) {
-            if (allowed.contains(ornament.id()) && candidates.gain(note, ornament) > 0) {
+            if (allowed.contains(ornament.id()) && candidates.gain(note, ornament, taste) > 0 && leavesBreath(note, ornament)) {
                 Option alone = option(note, List.of(ornament));
                 if (!alone.blocked()) {
                     worth.add(ornament);
@@ -61,7 +69,7 @@ final class Options {
             Playability.Fit fit = fit(offer);
             if (fit != Playability.Fit.BLOCKED && offer.gain() > 0 && allowed.contains(offer.kind().id())) {
                 boolean tight = fit == Playability.Fit.TIGHT;
-                options.add(Option.of(offer, offer.gain() - (tight ? taste.tight() : 0), tight));
+                options.add(Option.of(offer, offer.gain() - (tight ? taste.deductions().tight() : 0), tight));
             }
         }
         return options;
@@ -98,13 +106,31 @@ final class Options {
         }
     }
 
+    /** Whether an ornament leaves room for the breath that has to be taken here. */
+    private boolean leavesBreath(int note, Ornament ornament) {
+        Breaths.Room room = breaths.get(note);
+        boolean early = ornament.slot() == Slot.STROKE || ornament.slot() == Slot.APPROACH;
+        return room == null || ornament.isBreath() && room == Breaths.Room.SHORTEN || early && room != Breaths.Room.DROP;
+    }
+
     private Option option(int note, List<Ornament> ornaments) {
         Optional<Gesture> gesture = Gestures.make(situation, note, ornaments) instanceof Making.Made made
                 ? Optional.of(made.gesture()) : Optional.empty();
         Playability.Fit fit = gesture.map(g -> Playability.fit(situation, g, tempo, speeds)).orElse(Playability.Fit.BLOCKED);
         int gain = fit == Playability.Fit.BLOCKED ? 0
                 : weighed(note, ornaments, fit == Playability.Fit.TIGHT).stream().mapToInt(Grown.Weighed::points).sum();
-        return Option.of(ornaments, gain, fit == Playability.Fit.TIGHT, fit == Playability.Fit.BLOCKED, gesture);
+        boolean dragged = gesture.map(Gesture::moved).orElse(false) && gain < taste.smallGain();
+        Option made = Option.of(ornaments, gain, fit == Playability.Fit.TIGHT, fit == Playability.Fit.BLOCKED || dragged, gesture);
+        return sized(note, ornaments, made);
+    }
+
+    /** What is played of it counts against the budget, but what parts equal notes where the instrument runs them together. */
+    private Option sized(int note, List<Ornament> ornaments, Option made) {
+        boolean parts = taste.separates() && situation.repeats(note);
+        List<Ornament> counted = Gestures.played(situation, note, ornaments).stream()
+                .filter(o -> !(parts && o.separates())).toList();
+        return new Option(made.ids(), counted.size(), (int) counted.stream().filter(Ornament::heavy).count(), made.gain(), made.tight(),
+                made.blocked(), made.gesture(), made.variation());
     }
 
     /** What is weighed for and against a stack on a note, its neighbours left aside. */

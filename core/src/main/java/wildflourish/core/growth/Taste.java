@@ -10,25 +10,97 @@ import wildflourish.core.data.DataFault;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Neck;
+import wildflourish.core.instrument.School;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Density;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
+import wildflourish.core.tune.Head;
+import wildflourish.core.tune.TuneType;
 
 /**
- * The rules of taste: what each rung of the ladder may hold, and what dulls a version; from its data file.
+ * The rules of taste: what each rung of the ladder may hold, and what dulls a version; from its data file, for a way of
+ * playing, and as a kind of tune changes it.
  *
  * @param rungs from bare to full
- * @param tight taken off for an ornament that speaks only without ease
- * @param alike taken off when the ornament before it in the phrase was the same
- * @param stacked taken off for each further ornament on one note
- * @param neighbours how many times as dull that is on two notes that follow one another
- * @param busyEnd taken off for an ornament other than a breath on the last note of a phrase
- * @param again taken off for each treatment that a repeat of a phrase takes over on a rung whose repeats are varied
+ * @param deductions what speaks against
+ * @param tightOneIn of how many things in a phrase one may be tight, on rungs that allow it at all
+ * @param smallGain an ornament worth less is not worth playing its note elsewhere for
+ * @param separates whether equal notes run together on the instrument, so that what parts them counts against no budget
  * @param mostOnANote how many ornaments are stacked at most
+ * @param liking what the kind of tune makes of an ornament
  */
 public record Taste(
-        String provenance, List<Level> rungs, int tight, int alike, int neighbours, int stacked, int busyEnd, int again,
-        int mostOnANote) {
+        String provenance, List<Level> rungs, Deductions deductions, int tightOneIn, int smallGain, boolean separates,
+        int mostOnANote, Map<String, Liking> liking) {
+
+    /**
+     * What is taken off.
+     *
+     * @param tight for an ornament that speaks only without ease
+     * @param alike when the decorated note before it in the phrase carried the same
+     * @param alternating when not that one did but the one before it
+     * @param neighbours how many times as dull {@code alike} is on two notes that follow one another
+     * @param stacked for each further ornament on one note
+     * @param busyEnd for an ornament other than a breath on the last note of a phrase
+     * @param heavyEnd the same for a weighty one in place of the held sound
+     * @param again for each treatment that a repeat of a phrase takes over on a rung whose repeats are varied
+     */
+    public record Deductions(
+            int tight, int alike, int alternating, int neighbours, int stacked, int busyEnd, int heavyEnd, int again) {}
+
+    /** Points that a kind of tune gives or takes for an ornament wherever taste speaks for it, and why. */
+    public record Liking(int points, String because) {}
+
+    /**
+     * How some kinds of tune change the rules.
+     *
+     * @param leave ornaments they leave alone; {@code variation: } before kinds of variation
+     * @param like points for ornaments by id
+     * @param add what comes in addition, by the name of the rung
+     * @param perPhrase by how much a phrase bears more
+     * @param heavyPerPhrase by how many weighty ones more
+     */
+    record ForTypes(
+            List<String> types, String because, List<String> leave, Map<String, Integer> like,
+            Map<String, List<String>> add, int perPhrase, int heavyPerPhrase) {}
+
+    /** A file as it stands. */
+    record File(
+            String provenance, List<Level> rungs, List<ForTypes> types, Deductions deductions, int tightOneIn, int smallGain,
+            boolean separates, int mostOnANote) {
+
+        Taste plain() {
+            return new Taste(provenance, rungs, deductions, tightOneIn, smallGain, separates, mostOnANote, Map.of());
+        }
+
+        /** As a kind of tune changes it; a type with a word of its own about its meter counts as the type. */
+        Taste in(TuneType type) {
+            return types.stream().filter(t -> t.types().stream().anyMatch(n -> type.id().equals(n) || type.id().startsWith(n + " in ")))
+                    .findFirst().map(t -> plain().changed(t)).orElseGet(this::plain);
+        }
+    }
+
+    private static final String VARIATION = "variation: ";
+
+    private Taste changed(ForTypes type) {
+        List<Level> levels = new ArrayList<>();
+        for (Level level : rungs) {
+            List<String> ornaments = new ArrayList<>(level.ornaments());
+            type.add().getOrDefault(level.name(), List.of()).stream().filter(id -> !ornaments.contains(id)).forEach(ornaments::add);
+            ornaments.removeAll(type.leave());
+            List<String> variations = level.variations().stream().filter(v -> !type.leave().contains(VARIATION + v)).toList();
+            boolean bare = level.perPhrase() == 0;
+            levels.add(new Level(level.name(), ornaments, variations, level.free(), level.repeats(),
+                    bare ? 0 : Math.max(1, level.perPhrase() + type.perPhrase()),
+                    level.heavyPerPhrase() == 0 ? 0 : Math.max(0, level.heavyPerPhrase() + type.heavyPerPhrase()),
+                    level.tightAllowed(), level.least()));
+        }
+        Map<String, Liking> points = new HashMap<>();
+        type.like().forEach((id, p) -> points.put(id, new Liking(p, type.because())));
+        return new Taste(provenance, levels, deductions, tightOneIn, smallGain, separates, mostOnANote, points);
+    }
 
     /**
      * What a rung may hold.
@@ -57,18 +129,43 @@ public record Taste(
         }
     }
 
-    private static final Map<String, Taste> BY_NAME = new HashMap<>();
+    private static final Map<String, File> BY_NAME = new HashMap<>();
 
     static {
         for (String name : List.of("open-hole", "thumb-hole", "closed-chanter", "nine-note-chanter", "bowed", "plectrum",
-                "fingers", "free-reed")) {
-            BY_NAME.put(name, checked(DataFile.read("ornaments/taste-" + name + ".json", Taste.class)));
+                "plectrum-breakdown", "fingers", "free-reed")) {
+            File file = DataFile.read("ornaments/taste-" + name + ".json", File.class);
+            checked(file.plain());
+            TuneType.all().forEach(t -> checked(file.in(t)));
+            BY_NAME.put(name, file);
         }
     }
 
-    /** The rules for an instrument that somebody plays. */
+    /** The rules for an instrument that somebody plays, in the usual schools, for no kind of tune in particular. */
     public static Taste of(Instrument instrument) {
-        return BY_NAME.get(wayOf(instrument));
+        return BY_NAME.get(wayOf(instrument)).plain();
+    }
+
+    /** The rules for a tune of this head on an instrument that somebody plays, in the schools chosen. */
+    public static Taste of(Instrument instrument, School school, Head head) {
+        TuneType type = TuneType.of(head);
+        String way = wayOf(instrument);
+        if (way.equals("plectrum")) {
+            String plucking = instrument.school("plucking", school);
+            boolean breakdown = plucking.equals("breakdown") || plucking.equals("by-tune") && type.id().equals("breakdown");
+            way = breakdown ? "plectrum-breakdown" : way;
+        }
+        return BY_NAME.get(way).in(type);
+    }
+
+    /** As {@link #of(Instrument, School, Head)}, for an arrangement. */
+    public static Taste of(Arrangement arrangement) {
+        return of(arrangement.instrument(), arrangement.school(), arrangement.tune().head());
+    }
+
+    /** As {@link #of(Instrument, School, Head)}, for a situation. */
+    public static Taste of(Situation situation) {
+        return of(situation.instrument(), situation.school(), situation.tune().tune().head());
     }
 
     /** The way of playing that an instrument asks for: {@code bowed}, {@code plectrum}. */
@@ -158,7 +255,7 @@ public record Taste(
             added.add(new Level(level.name(), ornaments, variations, free, level.repeats(), level.perPhrase(),
                     level.heavyPerPhrase(), level.tightAllowed(), level.least()));
         }
-        return new Taste(provenance, added, tight, alike, neighbours, stacked, busyEnd, again, mostOnANote);
+        return new Taste(provenance, added, deductions, tightOneIn, smallGain, separates, mostOnANote, liking);
     }
 
     /** Which of these rules a level of a ladder was made from. */

@@ -340,7 +340,8 @@ public final class Variations {
         Ratio needs = Ratio.of(span.comfortable(), 1);
         Tempo limit = tempo.atWhich(shortest, needs);
         Room room = new Room(needs, floor, has, "for its shortest note");
-        return !has.isLess(needs) ? new Verdict.Clean(room, limit)
-                : has.isLess(floor) ? new Verdict.TooFast(room, limit) : new Verdict.Tight(room, limit);
+        Tempo fastest = tempo.atWhich(shortest, floor);
+        return !has.isLess(needs) ? new Verdict.Clean(room, limit, fastest)
+                : has.isLess(floor) ? new Verdict.TooFast(room, limit, fastest) : new Verdict.Tight(room, limit, fastest);
     }
 }

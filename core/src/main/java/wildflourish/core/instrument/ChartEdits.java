@@ -66,7 +66,7 @@ public final class ChartEdits {
                 .filter(w -> w.holes().equals(read.holes()) && w.breath() == blown && w.trial() == read.trial())
                 .findFirst()
                 .orElse(new Fingering(read.holes(), blown, java.util.OptionalInt.empty(), read.trial(),
-                        Optional.empty()));
+                        Optional.empty(), Optional.empty()));
     }
 
     /** Gives a button other notes, typed as {@code G4/A4} (push before pull), or one note where both ways sound the same. */

@@ -1,5 +1,6 @@
 package wildflourish.core.instrument;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -57,21 +58,37 @@ public final class FingerWork {
      * only uses that.
      */
     public OptionalInt cutHole(Pitch pitch, Fingering way, String school) {
+        List<Integer> all = cutHoles(pitch, way, school);
+        return all.isEmpty() ? OptionalInt.empty() : OptionalInt.of(all.getFirst());
+    }
+
+    /** The holes whose fingers can cut a note: those of the school that are down, in its order, then any other that is. */
+    public List<Integer> cutHoles(Pitch pitch, Fingering way, String school) {
         Map<String, List<Integer>> rule = file.cuts().size() == 1
                 ? file.cuts().values().iterator().next() : file.cuts().get(school);
         if (rule == null && !file.cuts().isEmpty()) {
             throw new IllegalArgumentException("there is no cutting school '" + school + "'; there are " + cutSchools());
         }
         if (rule == null) {
-            return OptionalInt.empty();
+            return List.of();
         }
-        List<Integer> order = rule.getOrDefault(letters(pitch), rule.get("others"));
-        return order.stream().filter(way.holes()::isClosed).mapToInt(Integer::intValue).findFirst();
+        List<Integer> holes = new ArrayList<>(rule.getOrDefault(letters(pitch), rule.get("others")));
+        for (int hole = 1; hole <= way.holes().count(); hole++) {
+            if (!holes.contains(hole)) {
+                holes.add(hole);
+            }
+        }
+        return holes.stream().filter(way.holes()::isClosed).toList();
     }
 
     /** The hole of the nth cut of a cran, counted from 0; never the same twice in a row. Empty where nobody crans. */
     public OptionalInt cranHole(int nth) {
         return file.cran().isEmpty() ? OptionalInt.empty() : OptionalInt.of(file.cran().get(nth % file.cran().size()));
+    }
+
+    /** The hole whose finger of the lower hand shades notes of the upper, where the chart names one. */
+    public OptionalInt vibrato() {
+        return file.vibrato() == null ? OptionalInt.empty() : OptionalInt.of(file.vibrato());
     }
 
     /** Which finger pops on landing from one note to the next, if any does there. */

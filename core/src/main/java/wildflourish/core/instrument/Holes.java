@@ -71,6 +71,17 @@ public record Holes(String thumb, String pattern) {
         return open >= 0 && pattern.indexOf('x', open) >= 0;
     }
 
+    /** The same with one hole covered otherwise: {@code x}, {@code o} or {@code h}; hole 0 is the thumb's. */
+    public Holes with(int hole, char covered) {
+        return hole == 0 ? new Holes(String.valueOf(covered), pattern)
+                : new Holes(thumb, pattern.substring(0, hole - 1) + covered + pattern.substring(hole));
+    }
+
+    /** The same with a pinched thumb hole closed, as it is in the octave below. */
+    Holes unpinched() {
+        return thumb.equals("h") ? new Holes("x", pattern) : this;
+    }
+
     /** The lowest closed finger hole, or 0 when none is. */
     public int lowestClosed() {
         return pattern.lastIndexOf('x') + 1;

@@ -82,11 +82,12 @@ public sealed interface Place {
         return switch (this) {
             case AsWritten w -> "as written";
             case Fingered f -> "holes %s%s%s".formatted(f.fingering().holes(),
-                    switch (f.fingering().breath()) {
-                        case GENTLE -> ", gentle breath";
-                        case FIRM -> ", firm breath";
-                        case STEADY -> "";
-                    },
+                    f.fingering().remark().map(r -> r.isEmpty() ? "" : ", " + r).orElseGet(() ->
+                            switch (f.fingering().breath()) {
+                                case GENTLE -> ", gentle breath";
+                                case FIRM -> ", firm breath";
+                                case STEADY -> "";
+                            }),
                     f.fingering().trial() ? " (differs from instrument to instrument: try it)" : "");
             case Stopped s -> s.isOpen() ? "open %s string".formatted(s.string())
                     : "%s%s%s%s".formatted(s.shape().isEmpty() ? "" : s.shape() + " ",

@@ -19,9 +19,10 @@ public record School(Map<String, String> choices) {
      *
      * @param asks what is chosen, in a word or two
      * @param families ids of the families that have it
+     * @param system whether it is how the instrument in hand was made, and not what its player is used to
      * @param values the usual one first
      */
-    public record Choice(String name, String asks, List<String> families, List<Value> values) {
+    public record Choice(String name, String asks, List<String> families, boolean system, List<Value> values) {
 
         public boolean concerns(Family family) {
             return families.contains(family.id());
@@ -64,6 +65,16 @@ public record School(Map<String, String> choices) {
     /** The choices that a family has. */
     public static List<Choice> of(Family family) {
         return ALL.values().stream().filter(c -> c.concerns(family)).toList();
+    }
+
+    /** Whether a choice is how the instrument was made. */
+    static boolean isSystem(String name) {
+        return ALL.get(name).system();
+    }
+
+    /** The values that {@code name=one|other} names. */
+    static List<String> values(String text) {
+        return List.of(text.substring(text.indexOf('=') + 1).split("\\|"));
     }
 
     static String usual(String name) {

@@ -23,27 +23,29 @@ public final class WindChart implements Layout {
     /** The file as it stands; {@code holes} as in {@code "xxx xoo"}. */
     record File(
             String provenance,
+            Boolean closedFingering,
             List<Row> notes,
             Map<String, Map<String, List<Integer>>> cuts,
             List<Integer> cran,
             List<FingerWork.Landing> landings,
             List<FingerWork.Turn> turns,
             List<FingerWork.Seesaw> seesaws,
-            Map<String, Integer> graces) {
+            Map<String, Integer> graces,
+            Integer vibrato) {
 
         File withNotes(List<Row> newNotes) {
-            return new File(provenance, newNotes, cuts, cran, landings, turns, seesaws, graces);
+            return new File(provenance, closedFingering, newNotes, cuts, cran, landings, turns, seesaws, graces, vibrato);
         }
     }
 
     record Row(String pitch, List<Way> ways) {}
 
-    record Way(String holes, String breath, Integer tap, Boolean trial, String school) {
+    record Way(String holes, String breath, Integer tap, Boolean trial, String school, String remark) {
 
         static Way of(Fingering fingering) {
             return new Way(fingering.holes().toString(), fingering.breath().name().toLowerCase(Locale.ROOT),
                     fingering.tapHole().isPresent() ? fingering.tapHole().getAsInt() : null,
-                    fingering.trial() ? true : null, fingering.school().orElse(null));
+                    fingering.trial() ? true : null, fingering.school().orElse(null), fingering.remark().orElse(null));
         }
 
         Fingering fingering() {
@@ -52,7 +54,8 @@ public final class WindChart implements Layout {
                     Breath.valueOf(breath.toUpperCase(Locale.ROOT)),
                     tap == null ? OptionalInt.empty() : OptionalInt.of(tap),
                     Boolean.TRUE.equals(trial),
-                    Optional.ofNullable(school));
+                    Optional.ofNullable(school),
+                    Optional.ofNullable(remark));
         }
     }
 
@@ -64,12 +67,12 @@ public final class WindChart implements Layout {
     private final List<Pitch> pitches;
     private final FingerWork work;
     /** What has been looked up in the chart before; a chart never changes. */
-    private final Map<Finger, Pitch> opened = new ConcurrentHashMap<>();
-    private final Map<Finger, Pitch> closed = new ConcurrentHashMap<>();
+    private final Map<Finger, Optional<Pitch>> opened = new ConcurrentHashMap<>();
+    private final Map<Finger, Optional<Pitch>> closed = new ConcurrentHashMap<>();
     private final Map<Pitch, Optional<Pitch>> below = new ConcurrentHashMap<>();
 
     /** A finger over a hole while a note sounds. */
-    private record Finger(int hole, Pitch near) {}
+    private record Finger(int hole, Pitch pitch, Fingering way) {}
 
     private WindChart(String name, File file, Interval move) {
         this.name = name;
@@ -230,44 +233,103 @@ public final class WindChart implements Layout {
     }
 
     /**
-     * What one hears when the finger of {@code hole} leaves it: the note of the holes above it, in the octave of
-     * {@code near}; where notes open a single hole each, the note of that hole.
+     * What one hears for an instant when a finger leaves a closed hole while a note sounds; empty where it sounds no higher.
+     *
+     * @param way how the note is fingered
      */
-    public Pitch openedFrom(int hole, Pitch near) {
-        return opened.computeIfAbsent(new Finger(hole, near), f -> findOpened(hole, near));
+    public Optional<Pitch> openedFrom(int hole, Pitch pitch, Fingering way) {
+        return opened.computeIfAbsent(new Finger(hole, pitch, way), f -> findOpened(way.holes().with(hole, 'o'), pitch, way));
     }
 
-    private Pitch findOpened(int hole, Pitch near) {
-        int count = ways(near).getFirst().holes().count();
-        Pitch plain = plain(hole - 1, count, near);
-        if (!plain.equals(near) || hole == 0) {
-            return plain;
+    private Optional<Pitch> findOpened(Holes after, Pitch pitch, Fingering way) {
+        List<Pitch> alike = exactly(after, way.breath());
+        if (alike.stream().anyMatch(p -> p.midi() == pitch.midi())) {
+            return Optional.empty();
         }
-        String single = "x".repeat(hole - 1) + "o" + "x".repeat(count - hole);
-        return sounding(single, near).orElse(pitches.stream().filter(p -> p.midi() > near.midi()).findFirst().orElse(near));
+        Optional<Pitch> heard = usually(after, way.breath())
+                .filter(p -> p.midi() > pitch.midi())
+                .or(() -> byPrefix(after, way.breath()).filter(p -> p.midi() > pitch.midi()))
+                .or(() -> alike.stream().filter(p -> p.midi() > pitch.midi()).findFirst());
+        // Opening one more hole never lowers the pitch: where the chart says no more, the next note up names the click.
+        return heard.or(() -> pitches.stream().filter(p -> p.midi() > pitch.midi()).findFirst());
     }
 
-    /** What one hears when the holes down to {@code hole} are closed, in the octave of {@code near}. */
-    public Pitch closedDownTo(int hole, Pitch near) {
-        return closed.computeIfAbsent(new Finger(hole, near), f -> findClosed(hole, near));
+    /**
+     * What one hears for an instant when a finger closes an open or half covered hole while a note sounds: always lower; empty
+     * where the chart has nothing lower.
+     *
+     * @param way how the note is fingered
+     */
+    public Optional<Pitch> closedFrom(int hole, Pitch pitch, Fingering way) {
+        return closed.computeIfAbsent(new Finger(hole, pitch, way), f -> findClosed(way.holes().with(hole, 'x'), pitch, way));
     }
 
-    private Pitch findClosed(int hole, Pitch near) {
-        int count = ways(near).getFirst().holes().count();
-        return plain(hole, count, near);
+    private Optional<Pitch> findClosed(Holes after, Pitch pitch, Fingering way) {
+        return exactly(after, way.breath()).stream().filter(p -> p.midi() < pitch.midi()).findFirst()
+                .or(() -> byPrefix(after, way.breath()).filter(p -> p.midi() < pitch.midi()))
+                .or(() -> stepBelow(pitch))
+                .or(() -> pitches.stream().filter(p -> p.midi() < pitch.midi()).reduce((low, high) -> high));
     }
 
-    private Pitch plain(int closed, int count, Pitch near) {
-        return sounding("x".repeat(Math.max(0, closed)) + "o".repeat(count - Math.max(0, closed)), near).orElse(near);
+    /** The pitches that the chart gives these very holes, in this register or an octave above the lower one. */
+    private List<Pitch> exactly(Holes holes, Breath breath) {
+        return sounding(holes, breath, w -> true);
     }
 
-    private Optional<Pitch> sounding(String pattern, Pitch near) {
-        boolean upper = ways(near).stream().anyMatch(w -> w.breath() == Breath.FIRM);
-        return ways.entrySet().stream()
-                .filter(e -> e.getValue().stream().anyMatch(w -> w.holes().pattern().equals(pattern)
-                        && (w.breath() == Breath.FIRM) == upper))
-                .map(e -> names.get(e.getKey()))
-                .findFirst();
+    private Optional<Pitch> usually(Holes holes, Breath breath) {
+        return sounding(holes, breath, w -> !w.trial()).stream()
+                .filter(p -> ways(p).isEmpty() || ways(p).getFirst().holes().equals(holes)).findFirst();
+    }
+
+    private List<Pitch> sounding(Holes holes, Breath breath, java.util.function.Predicate<Fingering> wanted) {
+        List<Pitch> found = new ArrayList<>();
+        for (Pitch pitch : pitches) {
+            if (ways(pitch).stream().anyMatch(w -> w.holes().equals(holes) && w.breath() == breath && wanted.test(w))) {
+                found.add(pitch);
+            }
+        }
+        if (found.isEmpty() && breath == Breath.FIRM) {
+            for (Pitch low : sounding(holes.unpinched(), Breath.GENTLE, wanted)) {
+                found.add(named(low.octavesUp(1)));
+            }
+        }
+        return found;
+    }
+
+    private Pitch named(Pitch pitch) {
+        return names.getOrDefault(pitch.midi(), pitch);
+    }
+
+    /**
+     * The note of the holes that are closed from the mouth down to the first open one; on a closed chanter the note that the
+     * open hole nearest the mouth makes. A vent at the top of a wind counts as closed.
+     */
+    private Optional<Pitch> byPrefix(Holes holes, Breath breath) {
+        int count = holes.count();
+        if (isClosedFingering()) {
+            for (int hole = holes.first(); hole <= count; hole++) {
+                if (holes.isOpen(hole)) {
+                    return exactly(new Holes(hole == 0 ? "o" : "x", "x".repeat(count)).with(hole, 'o'), breath).stream().findFirst();
+                }
+            }
+            return exactly(new Holes("x", "x".repeat(count)), breath).stream().findFirst();
+        }
+        String pattern = holes.pattern().matches("o[xoh]xxxx") ? "x" + holes.pattern().substring(1) : holes.pattern();
+        int closedHoles = 0;
+        while (closedHoles < count && pattern.charAt(closedHoles) == 'x') {
+            closedHoles++;
+        }
+        return exactly(new Holes(holes.thumb(), "x".repeat(closedHoles) + "o".repeat(count - closedHoles)), breath).stream().findFirst();
+    }
+
+    /** Whether notes are made by opening a hole or two above closed ones, so that a closed hole below makes no fork. */
+    public boolean isClosedFingering() {
+        return Boolean.TRUE.equals(file.closedFingering());
+    }
+
+    /** Whether a fingering is a fork on this instrument. */
+    public boolean isFork(Fingering way) {
+        return !isClosedFingering() && way.holes().isFork();
     }
 
     /** The note one step of the instrument's own scale below, with neither fork nor half-hole, if there is one. */
@@ -278,11 +340,11 @@ public final class WindChart implements Layout {
     private Optional<Pitch> findBelow(Pitch pitch) {
         return pitches.stream()
                 .filter(p -> p.midi() < pitch.midi() && pitch.midi() - p.midi() <= 2)
-                .filter(p -> ways(p).stream().anyMatch(WindChart::isPlain))
+                .filter(p -> ways(p).stream().anyMatch(this::isPlain))
                 .reduce((low, high) -> high);
     }
 
-    private static boolean isPlain(Fingering way) {
-        return !way.holes().hasHalf() && !way.holes().isFork() && !way.trial();
+    private boolean isPlain(Fingering way) {
+        return !way.holes().hasHalf() && !isFork(way) && !way.trial();
     }
 }

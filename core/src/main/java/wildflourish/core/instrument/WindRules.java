@@ -45,7 +45,7 @@ final class WindRules {
                 }
                 way.school().ifPresent(s -> {
                     String[] halves = s.split("=", 2);
-                    if (halves.length < 2 || !School.isKnown(halves[0], halves[1])) {
+                    if (halves.length < 2 || !School.values(s).stream().allMatch(v -> School.isKnown(halves[0], v))) {
                         faults.add("%s (%s) names the school '%s', which there is not".formatted(
                                 pitch, way.holes(), s));
                     }
@@ -118,7 +118,7 @@ final class WindRules {
         Pitch lowest = chart.pitches().getFirst();
         for (Pitch pitch : chart.pitches()) {
             Holes holes = chart.ways(pitch).getFirst().holes();
-            if (!pitch.equals(lowest) && (holes.fingersUp() < 1 || holes.fingersUp() > 2)) {
+            if (!pitch.equals(lowest) && !holes.hasHalf() && (holes.fingersUp() < 1 || holes.fingersUp() > 2)) {
                 faults.add("%s (%s): the usual fingering of a closed chanter has one or two fingers up".formatted(
                         pitch, holes));
             }

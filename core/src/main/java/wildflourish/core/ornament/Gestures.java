@@ -61,8 +61,17 @@ public final class Gestures {
         }
     }
 
+    /** Those of a note's ornaments that are played: what another of them takes up is left out. */
+    public static List<Ornament> played(Situation situation, int note, List<Ornament> ornaments) {
+        if (ornaments.size() < 2) {
+            return ornaments;
+        }
+        boolean repeated = situation.repeats(note);
+        return ornaments.stream().filter(o -> ornaments.stream().noneMatch(x -> x != o && x.takesUp(o, repeated))).toList();
+    }
+
     private Gesture build(List<Ornament> ornaments) {
-        List<Ornament> stack = ornaments.size() < 2 ? ornaments : ornaments.stream()
+        List<Ornament> stack = ornaments.size() < 2 ? ornaments : played(situation, stand.index(), ornaments).stream()
                 .sorted(Comparator.comparing(Ornament::slot).thenComparing(o -> !o.startsWithGlide()))
                 .toList();
         if (!stack.isEmpty()) {
@@ -87,9 +96,6 @@ public final class Gestures {
                 case BODY -> { }
                 case COMPANY -> motions(ornament).forEach(m -> along.addAll(hand.company(m, ornament.id())));
                 case APPROACH -> {
-                    if (body.filter(ornament::isCutInto).isPresent()) {
-                        continue;
-                    }
                     List<Gesture.Part> made = parts(ornament, motions(ornament));
                     boolean closes = made.getFirst().move() == Move.CLOSE;
                     if (closes && !hasNoteBefore()) {
@@ -109,7 +115,11 @@ public final class Gestures {
         for (int i = 0; i < parts.size(); i++) {
             pulses.add(new Gesture.Pulse(lengths.get(i), parts.get(i)));
         }
-        return new Gesture(stand.index(), place, moved, lead, pulses, along);
+        Gesture gesture = new Gesture(stand.index(), place, moved, lead, pulses, along);
+        if (!stack.isEmpty() && gesture.lead().isEmpty()) {
+            hand.checkStart(gesture.first());
+        }
+        return gesture;
     }
 
     private List<Motion> motions(Ornament ornament) {
@@ -141,8 +151,7 @@ public final class Gestures {
             check(ornament);
             for (Ornament earlier : stack.subList(0, i)) {
                 boolean sameInstant = earlier.slot() == Slot.APPROACH && earlier.startsWithBlip()
-                        && ornament.startsWithBlip() && ornament.slot() != Slot.EXIT
-                        && !earlier.isCutInto(ornament);
+                        && ornament.startsWithBlip() && ornament.slot() != Slot.EXIT;
                 boolean crowded = earlier.slot() == ornament.slot() && ornament.slot().room() == 1;
                 boolean twice = earlier.id().equals(ornament.id());
                 boolean twoStarts = earlier.slot() == Slot.STROKE && ornament.slot() == Slot.BODY
@@ -177,6 +186,7 @@ public final class Gestures {
             Ornament.Beat beat = beats.get(i);
             boolean last = i == beats.size() - 1;
             Ratio length = beat.length().or(() -> beat.share().map(s -> s.times(stand.sounding())))
+                    .or(() -> beat.each().isPresent() ? Optional.of(each(beat.each().getAsInt())) : Optional.empty())
                     .orElse(last ? left : stand.sounding().dividedBy(Ratio.of(beats.size(), 1)));
             if (beat.again()) {
                 long times = Math.clamp(left.dividedBy(length).floor(), 1, MOST_REPEATS);
@@ -191,6 +201,13 @@ public final class Gestures {
                 left = left.minus(length);
             }
         }
+    }
+
+    /** The part of the note that lasts about so long at the tune's tempo, of as many equal ones as fill it. */
+    private Ratio each(int millis) {
+        double has = situation.tempo().millis(stand.sounding()).toDouble();
+        long times = Math.clamp(Math.round(has / millis), 2, MOST_REPEATS);
+        return stand.sounding().dividedBy(Ratio.of(times, 1));
     }
 
     private void add(Ornament ornament, Ornament.Beat beat, Ratio length) {

@@ -38,6 +38,9 @@ abstract class Hand {
         throw cannot(motion.move());
     }
 
+    /** Leaves with a {@link Hindrance} where the finger of a gesture's first part is still busy with the change of notes. */
+    void checkStart(Gesture.Part first) {}
+
     Gesture.Part still(Move move, String ornament) {
         return new Gesture.Part(move, ornament, pitch, Means.STILL);
     }

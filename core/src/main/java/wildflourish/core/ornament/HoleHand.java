@@ -14,6 +14,8 @@ import wildflourish.core.tune.Timeline.Stand;
 /** Fingers over holes: whistle, flute, recorder and both kinds of pipes. */
 final class HoleHand extends Hand {
 
+    private static final int UPPER_HAND = 3;
+
     private final Fingering way;
     private final WindChart chart;
     private final Family family;
@@ -31,11 +33,11 @@ final class HoleHand extends Hand {
         Move move = motion.move();
         return switch (move) {
             case SOUND, TOUCH, TONGUE, BREATH, SWELL, SLUR, STROKE -> still(move, ornament);
-            case WAVER -> new Gesture.Part(move, ornament, pitch, new Means.Hole(below()));
+            case WAVER -> new Gesture.Part(move, ornament, pitch, new Means.Hole(family == Family.CLOSED_CHANTER ? offHand() : below()));
             case CUT -> cut(ornament);
             case CRAN_CUT -> cran(ornament);
             case TAP -> tap(ornament);
-            case CLOSE -> new Gesture.Part(move, ornament, chart.pitches().getFirst(), new Means.Hole(opener()));
+            case CLOSE -> new Gesture.Part(move, ornament, chart.pitches().getFirst(), closing(ornament));
             case SLAP -> slap(ornament);
             case SLIDE -> slide(ornament);
             case FALL -> new Gesture.Part(move, ornament, stepBelow(), new Means.Hole(below()));
@@ -47,24 +49,50 @@ final class HoleHand extends Hand {
         };
     }
 
+    /** The finger of the school, or where that one is only just coming down or sounds no higher, another that is down. */
     private Gesture.Part cut(String ornament) {
-        int hole = chart.work().cutHole(pitch, way, school("cut"))
-                .orElseThrow(() -> new Hindrance(new Obstacle.NoFingerToLift(pitch)));
-        return new Gesture.Part(Move.CUT, ornament, chart.openedFrom(hole, pitch), new Means.Hole(hole));
+        List<Integer> holes = chart.work().cutHoles(pitch, way, school("cut"));
+        List<Integer> higher = holes.stream().filter(h -> chart.openedFrom(h, pitch, way).isPresent()).toList();
+        if (higher.isEmpty()) {
+            throw new Hindrance(holes.isEmpty() ? new Obstacle.NoFingerToLift(pitch) : new Obstacle.SoundsNoHigher(pitch));
+        }
+        int hole = higher.stream().filter(h -> !moved(h)).findFirst().orElse(higher.getFirst());
+        return new Gesture.Part(Move.CUT, ornament, chart.openedFrom(hole, pitch, way).orElseThrow(), new Means.Hole(hole));
     }
 
     private Gesture.Part cran(String ornament) {
-        boolean second = family == Family.CLOSED_CHANTER && chart.pitches().size() > 1 && isSecondLowest();
-        if (hasHoleBelow() && !second) {
+        if (family == Family.CLOSED_CHANTER) {
+            if (chart.pitches().indexOf(pitch) > 1 || chart.pitches().indexOf(pitch) < 0) {
+                throw new Hindrance(new Obstacle.CranTooHigh(pitch));
+            }
+        } else if (hasHoleBelow()) {
             throw new Hindrance(new Obstacle.HoleBelow(pitch));
         }
         int hole = chart.work().cranHole(crans++)
                 .orElseThrow(() -> new Hindrance(new Obstacle.NoFingerToLift(pitch)));
-        return new Gesture.Part(Move.CRAN_CUT, ornament, chart.openedFrom(hole, pitch), new Means.Hole(hole));
+        Pitch click = chart.openedFrom(hole, pitch, way).orElseThrow(() -> new Hindrance(new Obstacle.SoundsNoHigher(pitch)));
+        return new Gesture.Part(Move.CRAN_CUT, ornament, click, new Means.Hole(hole));
     }
 
-    private boolean isSecondLowest() {
-        return Math.floorMod(chart.pitches().get(1).midi() - pitch.midi(), 12) == 0;
+    /** The fingering of the note before, where it leads to this one without a rest. */
+    private Optional<Holes> holesBefore() {
+        return situation.tune().before(stand.index())
+                .filter(b -> b.onset().plus(b.sounding()).equals(stand.onset()))
+                .flatMap(b -> situation.plan().fingering(b.index())).map(Fingering::holes);
+    }
+
+    /** Whether a finger moves as this note begins. */
+    private boolean moved(int hole) {
+        return holesBefore().filter(b -> b.at(hole) != way.holes().at(hole)).isPresent();
+    }
+
+    @Override
+    void checkStart(Gesture.Part first) {
+        boolean strikes = first.move() == Move.CUT || first.move() == Move.TAP || first.move() == Move.CRAN_CUT
+                || first.move() == Move.GRACE;
+        if (strikes && first.means() instanceof Means.Hole(int hole) && moved(hole)) {
+            throw new Hindrance(new Obstacle.FingerJustMoved(HowTo.finger(hole), way.holes().isOpen(hole)));
+        }
     }
 
     private boolean hasHoleBelow() {
@@ -78,26 +106,15 @@ final class HoleHand extends Hand {
     }
 
     private Gesture.Part tap(String ornament) {
-        if (family == Family.NINE_NOTE_CHANTER) {
-            return strike(ornament);
-        }
         int hole = below();
-        Pitch dip = way.holes().isFork() ? stepBelow() : chart.closedDownTo(hole, pitch);
-        return new Gesture.Part(Move.TAP, ornament, dip.equals(pitch) ? stepBelow() : dip, new Means.Hole(hole));
+        Pitch dip = chart.closedFrom(hole, pitch, way).orElseThrow(() -> new Hindrance(nothingBelow()));
+        return new Gesture.Part(Move.TAP, ornament, dip, new Means.Hole(hole));
     }
 
-    /** On the nine-note chanter: the finger whose hole, closed, makes the next lower note that can be so made. */
-    private Gesture.Part strike(String ornament) {
-        Holes holes = way.holes();
-        List<Pitch> lower = chart.pitches().stream().filter(p -> p.midi() < pitch.midi()).toList().reversed();
-        for (Pitch low : lower) {
-            for (Fingering other : chart.ways(low)) {
-                if (holes.fingersMoved(other.holes()) == 1 && other.holes().isOpenedFurtherIn(holes)) {
-                    return new Gesture.Part(Move.TAP, ornament, low, new Means.Hole(firstDifference(holes, other.holes())));
-                }
-            }
-        }
-        throw new Hindrance(new Obstacle.NothingBelow(pitch));
+    /** Nothing to tap; where the family has one and the note allows it, a cran does the work. */
+    private Obstacle nothingBelow() {
+        boolean crans = situation.vocabulary().byId("cran").isPresent() && !hasHoleBelow();
+        return new Obstacle.NothingBelow(pitch, crans);
     }
 
     private static int firstDifference(Holes a, Holes b) {
@@ -110,41 +127,61 @@ final class HoleHand extends Hand {
 
     /** The open hole that a finger strikes below this note. */
     private int below() {
-        OptionalInt hole = way.tap();
-        if (hole.isPresent()) {
-            return hole.getAsInt();
-        }
         Holes holes = way.holes();
-        if (family == Family.CLOSED_CHANTER) {
-            return opener();
-        }
-        for (int h = 2; h <= holes.count() && family == Family.THUMB_HOLE; h++) {
-            if (holes.isClosed(h - 1) && holes.isOpen(h)) {
-                return h;
+        switch (family) {
+            case CLOSED_CHANTER -> {
+                return opener();
             }
+            case THUMB_HOLE, NINE_NOTE_CHANTER -> {
+                // The first open hole under the closed ones; on the nine-note pipes the thumb's belongs to high A.
+                for (int h = holes.first(); h <= holes.count(); h++) {
+                    boolean free = family == Family.NINE_NOTE_CHANTER || h > 1 && holes.isClosed(h - 1);
+                    if (free && holes.isOpen(h)) {
+                        return h;
+                    }
+                }
+            }
+            case NONE, OPEN_HOLE, BOWED, FRETTED, TWO_WAY_REED, ONE_WAY_REED -> { }
         }
-        throw new Hindrance(new Obstacle.NothingBelow(pitch));
+        return way.tap().orElseThrow(() -> new Hindrance(nothingBelow()));
+    }
+
+    /** The finger of the other hand that shades a note of the upper hand. */
+    private int offHand() {
+        if (opener() > UPPER_HAND) {
+            throw new Hindrance(new Obstacle.NoOffHand(pitch));
+        }
+        return chart.work().vibrato().orElseThrow(() -> new Hindrance(new Obstacle.NoOffHand(pitch)));
     }
 
     /** On a closed chanter, the hole that makes the note and that one finger closes again. */
     private int opener() {
         Holes holes = way.holes();
         for (int hole = holes.first(); hole <= holes.count(); hole++) {
-            if (holes.isOpen(hole)) {
+            if (holes.isOpen(hole) || hole > 0 && holes.isHalf(hole)) {
                 return hole;
             }
         }
-        throw new Hindrance(new Obstacle.NothingBelow(pitch));
+        throw new Hindrance(nothingBelow());
     }
 
     /** Two fingers on the two next open holes, the note's own lowest finger staying down. */
     private Gesture.Part slap(String ornament) {
         int hole = below();
-        if (hole >= way.holes().count() || !way.holes().isOpen(hole + 1)) {
-            throw new Hindrance(new Obstacle.NothingBelow(pitch));
+        if (hole >= way.holes().count() || !way.holes().isOpen(hole) || !way.holes().isOpen(hole + 1)) {
+            throw new Hindrance(new Obstacle.OneHoleBelow(pitch));
         }
-        return new Gesture.Part(Move.SLAP, ornament, chart.closedDownTo(hole + 1, pitch),
+        Fingering closed = new Fingering(way.holes().with(hole, 'x'), way.breath(), way.tapHole(), true, way.school(), way.remark());
+        return new Gesture.Part(Move.SLAP, ornament, chart.closedFrom(hole + 1, pitch, closed).orElseThrow(() -> new Hindrance(nothingBelow())),
                 new Means.Holes(List.of(hole, hole + 1)));
+    }
+
+    /** What closes the chanter: the finger that is up, or where all are down the chanter set back on the knee. */
+    private Means closing(String ornament) {
+        Holes holes = way.holes();
+        boolean allDown = holes.fingersUp() == 0 && !holes.hasHalf();
+        boolean ends = situation.vocabulary().byId(ornament).filter(o -> o.slot() == Slot.EXIT).isPresent();
+        return allDown && ends ? Means.KNEE : new Means.Hole(opener());
     }
 
     private Pitch stepBelow() {
@@ -232,7 +269,12 @@ final class HoleHand extends Hand {
         Pitch to = next().pitch();
         FingerWork.Landing landing = chart.work().landing(pitch, way, to)
                 .orElseThrow(() -> new Hindrance(new Obstacle.NoPop(pitch, to)));
-        return new Gesture.Part(Move.POP, ornament, chart.openedFrom(landing.pops(), to), new Means.Hole(landing.pops()));
+        Fingering landed = situation.plan().fingering(next().index()).orElse(chart.ways(to).getFirst());
+        Pitch click = landed.holes().isClosed(landing.pops()) ? chart.openedFrom(landing.pops(), to, landed).orElse(null) : null;
+        if (click == null) {
+            throw new Hindrance(new Obstacle.NotDown(HowTo.finger(landing.pops()), to));
+        }
+        return new Gesture.Part(Move.POP, ornament, click, new Means.Hole(landing.pops()));
     }
 
     /** The fingers of both notes down at once. */

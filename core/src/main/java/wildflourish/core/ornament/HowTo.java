@@ -41,6 +41,7 @@ public final class HowTo {
             case Means.Stroke(int nth) -> "stroke " + (nth + 1);
             case Means.Directed(boolean down) -> down ? "down-stroke" : "up-stroke";
             case Means.Turn(var to) -> "bellows to " + to.word();
+            case Means.Knee k -> "foot of the chanter back on the knee";
         };
     }
 
@@ -72,6 +73,7 @@ public final class HowTo {
                 case Means.Stroke s -> false;
                 case Means.Directed d -> false;
                 case Means.Turn t -> false;
+                case Means.Knee k -> true;
                 case Means.Hole h -> true;
                 case Means.Holes h -> true;
                 case Means.Finger f -> true;

@@ -35,7 +35,11 @@ public sealed interface Means {
     /** The bellows turn. */
     record Turn(Bellows to) implements Means {}
 
+    /** The chanter set back on the knee, which closes its foot. */
+    record Knee() implements Means {}
+
     Means STILL = new Still();
+    Means KNEE = new Knee();
 
     /** The hole whose finger moves; −1 when none does, or several. */
     default int hole() {
@@ -45,16 +49,19 @@ public sealed interface Means {
     /** Whether both use the same finger, so that the second has to wait for the first. */
     default boolean isSameFingerAs(Means other) {
         return switch (this) {
-            case Hole h -> other.equals(h);
+            case Hole(int hole) -> other instanceof Hole(int same) && same == hole
+                    || other instanceof Holes(var holes) && holes.contains(hole);
             case Finger f -> other instanceof Finger(var at) && !at.isOpen() && at.finger() == f.at().finger()
                     && at.index() == f.at().index();
             case Press p -> other instanceof Press(var at) && at.finger() == p.at().finger()
                     && at.button().isOnTheSideOf(p.at().button());
             case Still s -> false;
-            case Holes h -> other.equals(h);
+            case Holes(var holes) -> other instanceof Hole(int one) && holes.contains(one)
+                    || other instanceof Holes(var others) && !java.util.Collections.disjoint(holes, others);
             case Stroke s -> false;
             case Directed d -> false;
             case Turn t -> false;
+            case Knee k -> other.equals(k);
         };
     }
 }

@@ -10,8 +10,26 @@ public sealed interface Obstacle {
     /** Every hole is open. */
     record NoFingerToLift(Pitch pitch) implements Obstacle {}
 
-    /** No hole is open below. */
-    record NothingBelow(Pitch pitch) implements Obstacle {}
+    /** No finger that leaves its hole makes the note sound higher. */
+    record SoundsNoHigher(Pitch pitch) implements Obstacle {}
+
+    /** No hole is open below; {@code crans} where a cran does the work. */
+    record NothingBelow(Pitch pitch, boolean crans) implements Obstacle {}
+
+    /** Two fingers are to strike and fewer than two holes are open below. */
+    record OneHoleBelow(Pitch pitch) implements Obstacle {}
+
+    /** A cran above the two lowest notes of the pipes. */
+    record CranTooHigh(Pitch pitch) implements Obstacle {}
+
+    /** The note is made by the hand that would have to be free to shade it. */
+    record NoOffHand(Pitch pitch) implements Obstacle {}
+
+    /** A finger that is to pop does not lie on its hole on the note landed on. */
+    record NotDown(String finger, Pitch to) implements Obstacle {}
+
+    /** The finger has only just come up, or down, for the note itself. */
+    record FingerJustMoved(String finger, boolean up) implements Obstacle {}
 
     /** A cran on a note that has an open hole below. */
     record HoleBelow(Pitch pitch) implements Obstacle {}
@@ -83,7 +101,13 @@ public sealed interface Obstacle {
     default boolean dependsOnPlace() {
         return switch (this) {
             case NoFingerToLift o -> true;
+            case SoundsNoHigher o -> true;
             case NothingBelow o -> true;
+            case OneHoleBelow o -> true;
+            case CranTooHigh o -> false;
+            case NoOffHand o -> false;
+            case NotDown o -> false;
+            case FingerJustMoved o -> true;
             case HoleBelow o -> false;
             case NoGlide o -> true;
             case WrongLength o -> false;
@@ -114,8 +138,20 @@ public sealed interface Obstacle {
         return switch (this) {
             case NoFingerToLift(var pitch) ->
                 "%s leaves every hole open: there is no finger to cut with".formatted(pitch.spoken());
-            case NothingBelow(var pitch) ->
-                "%s has no open hole below it: nothing to tap; a cran does the same work".formatted(pitch.spoken());
+            case SoundsNoHigher(var pitch) ->
+                "no finger that leaves its hole makes %s sound higher: a cut needs one that does".formatted(pitch.spoken());
+            case NothingBelow(var pitch, var crans) -> "%s has no open hole below it: nothing to tap%s".formatted(
+                    pitch.spoken(), crans ? "; a cran does the same work" : "");
+            case OneHoleBelow(var pitch) ->
+                "two fingers strike together, and fewer than two holes are open below %s".formatted(pitch.spoken());
+            case CranTooHigh(var pitch) ->
+                "%s is no note for a cran: crans belong to the two lowest notes of the chanter".formatted(pitch.spoken());
+            case NoOffHand(var pitch) ->
+                "the lower hand makes %s itself: no free hand is left to shade it".formatted(pitch.spoken());
+            case NotDown(var finger, var to) ->
+                "the %s does not lie on its hole on %s: nothing can pop".formatted(finger, to.spoken());
+            case FingerJustMoved(var finger, var up) ->
+                "the %s has only just come %s for this note".formatted(finger, up ? "up" : "down");
             case HoleBelow(var pitch) ->
                 "%s has an open hole below it: a roll does this work better".formatted(pitch.spoken());
             case NoGlide(var pitch, var because) -> "no slide into %s: %s".formatted(pitch.spoken(), because);

@@ -1,11 +1,16 @@
 package wildflourish.core.ornament;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
+import wildflourish.core.planning.Breaths;
 import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Ratio;
 
@@ -22,6 +27,9 @@ import wildflourish.core.tune.Ratio;
  * @param writing how it stands in a score that others read
  * @param how what the hands do, with places for the fingers of the note in hand
  * @param easier ids of its simpler relatives, the nearest first
+ * @param absorbs ids of those that it takes up: where both stand on a note, this one is what is played
+ * @param separates whether it sets a note apart from an equal one before it
+ * @param slowestPulse milliseconds over which its pulses are no longer heard as one gesture; 0 where that never happens
  * @param suits where a player would think of it
  */
 public record Ornament(
@@ -37,6 +45,9 @@ public record Ornament(
         Writing writing,
         String how,
         List<String> easier,
+        List<String> absorbs,
+        boolean separates,
+        int slowestPulse,
         List<Suit> suits,
         String source) {
 
@@ -45,16 +56,18 @@ public record Ornament(
      *
      * @param length its time as a ratio of a whole note; empty when it is a share, or takes what is left
      * @param share its share of the note's own time; empty when it has a length, or takes what is left
+     * @param each milliseconds that one of as many equal repetitions as fill the note should last at the tune's tempo;
+     *     empty where the tempo has no say
      * @param again whether it is repeated, each time as long, until the note is over
      * @param schools what it is instead in a school, by {@code name=value}
      */
     public record Beat(
-            Optional<Ratio> length, Optional<Ratio> share, boolean again, List<Motion> motions,
-            Map<String, Beat> schools) {
+            Optional<Ratio> length, Optional<Ratio> share, OptionalInt each, boolean again, List<Motion> motions,
+            SortedMap<String, Beat> schools) {
 
         public Beat {
             motions = List.copyOf(motions);
-            schools = Map.copyOf(schools);
+            schools = Collections.unmodifiableSortedMap(new TreeMap<>(schools));
         }
 
         /** The movements alone. */
@@ -62,15 +75,26 @@ public record Ornament(
             return motions.stream().map(Motion::move).toList();
         }
 
-        /** This stretch as the schools chosen on an instrument have it. */
+        /**
+         * This stretch as the schools chosen on an instrument have it. Where several schools say something about it, they
+         * are merged in the order of their names: one that changes the movements keeps the time another gives them.
+         */
         Beat in(Instrument instrument, School school) {
+            Beat merged = this;
             for (Map.Entry<String, Beat> other : schools.entrySet()) {
-                int equals = other.getKey().indexOf('=');
-                if (other.getKey().endsWith(instrument.school(other.getKey().substring(0, equals), school))) {
-                    return other.getValue();
+                String[] halves = other.getKey().split("=", 2);
+                if (instrument.school(halves[0], school).equals(halves[1])) {
+                    merged = merged.changedAs(this, other.getValue());
                 }
             }
-            return this;
+            return merged;
+        }
+
+        private Beat changedAs(Beat usual, Beat other) {
+            boolean time = !other.length.equals(usual.length) || !other.share.equals(usual.share);
+            return new Beat(time ? other.length : length, time ? other.share : share, each,
+                    other.again == usual.again ? again : other.again,
+                    other.motions.equals(usual.motions) ? motions : other.motions, new TreeMap<>());
         }
     }
 
@@ -111,7 +135,16 @@ public record Ornament(
         only = List.copyOf(only);
         pulses = List.copyOf(pulses);
         easier = List.copyOf(easier);
+        absorbs = List.copyOf(absorbs);
         suits = List.copyOf(suits);
+    }
+
+    /** How much of a note is taken by what stands on it, breaths apart. */
+    public static Breaths.Busy busy(List<Ornament> stack) {
+        List<Ornament> others = stack.stream().filter(o -> !o.isBreath()).toList();
+        return others.isEmpty() ? Breaths.Busy.NOT
+                : others.stream().allMatch(o -> o.slot == Slot.STROKE || o.slot == Slot.APPROACH) ? Breaths.Busy.AT_ITS_START
+                : Breaths.Busy.THROUGHOUT;
     }
 
     /** Its stretches as the schools chosen on an instrument have them. */
@@ -154,11 +187,22 @@ public record Ornament(
     }
 
     /**
+     * Whether this one takes up another on the same note, which is then not played: a roll the cut it begins with, a treble the
+     * fill that stood there on a barer rung, and between equal notes a finger the tongue that parted them.
+     *
+     * @param repeated whether the note before is the same
+     */
+    public boolean takesUp(Ornament other, boolean repeated) {
+        boolean parts = repeated && separates && slot == Slot.APPROACH && other.separates && other.slot == Slot.STROKE;
+        return other.isCutInto(this) || absorbs.contains(other.id) || parts;
+    }
+
+    /**
      * Whether this one, standing on a note, has to go when the other comes: the two share a slot without room for both,
      * or want the same instant.
      */
     public boolean givesWayTo(Ornament coming) {
-        if (id.equals(coming.id) || isCutInto(coming) || coming.isCutInto(this)) {
+        if (id.equals(coming.id) || coming.takesUp(this, false) || coming.isCutInto(this)) {
             return false;
         }
         boolean meet = slot != Slot.EXIT && coming.slot != Slot.EXIT

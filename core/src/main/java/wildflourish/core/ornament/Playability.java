@@ -134,6 +134,7 @@ public final class Playability {
         Room tightest = null;
         Ratio slack = null;
         Tempo limit = null;
+        Tempo fastest = null;
         boolean allComfortable = true;
         boolean allPossible = true;
         for (Stretch stretch : stretches) {
@@ -142,6 +143,8 @@ public final class Playability {
             Ratio has = tempo.millis(stretch.length());
             Tempo here = tempo.atWhich(stretch.length(), needs);
             limit = limit == null || limit.isFasterThan(here) ? here : limit;
+            Tempo last = tempo.atWhich(stretch.length(), floor);
+            fastest = fastest == null || fastest.isFasterThan(last) ? last : fastest;
             allComfortable &= !has.isLess(needs);
             allPossible &= !has.isLess(floor);
             Ratio share = has.dividedBy(needs);
@@ -152,9 +155,9 @@ public final class Playability {
             }
         }
         if (allComfortable) {
-            return new Verdict.Clean(tightest, limit);
+            return new Verdict.Clean(tightest, limit, fastest);
         }
-        return allPossible ? new Verdict.Tight(tightest, limit) : new Verdict.TooFast(tightest, limit);
+        return allPossible ? new Verdict.Tight(tightest, limit, fastest) : new Verdict.TooFast(tightest, limit, fastest);
     }
 
     private static boolean tightestIsBlocked(Room tightest) {

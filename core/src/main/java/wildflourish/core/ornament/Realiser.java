@@ -368,9 +368,16 @@ public final class Realiser {
         }
     }
 
+    /** Lets what sounded last sound on: the note, not a grace inside it. */
     private void lengthenLast(double by) {
-        int last = sounds.size() - 1;
-        sounds.set(last, lasting(sounds.get(last), sounds.get(last).forMs() + by));
+        for (int i = sounds.size() - 1; i >= 0; i--) {
+            Sound last = sounds.get(i);
+            boolean runs = last.start() == Sound.Start.ATTACK || last.start() == Sound.Start.JOINED || last.start() == Sound.Start.SOFT;
+            if (runs) {
+                sounds.set(i, lasting(last, last.forMs() + by));
+                return;
+            }
+        }
     }
 
     private static Sound lasting(Sound sound, double length) {

@@ -12,15 +12,20 @@ import wildflourish.core.planning.Choices;
 import wildflourish.core.planning.FingeringPlan;
 import wildflourish.core.planning.Planner;
 import wildflourish.core.planning.Strokes;
+import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
+import wildflourish.core.tune.Timeline.Stand;
+import wildflourish.core.tune.TuneType;
 
 /**
  * A tune in somebody's hands: its notes, the instrument, where each note lies on it, and the school of playing.
  *
  * @param strokes of bow or plectrum, note by note
+ * @param tempo the tempo it is made for: what is repeated as often as time allows is repeated so often
  */
 public record Situation(
-        Timeline tune, Instrument instrument, FingeringPlan plan, School school, Choices choices, Strokes strokes) {
+        Timeline tune, Instrument instrument, FingeringPlan plan, School school, Choices choices, Strokes strokes,
+        Tempo tempo) {
 
     public static Situation of(Timeline tune, Instrument instrument, School school) {
         return of(tune, instrument, school, Choices.NONE);
@@ -29,7 +34,19 @@ public record Situation(
     /** As {@link #of(Timeline, Instrument, School)}, with the places that the teacher has chosen. */
     public static Situation of(Timeline tune, Instrument instrument, School school, Choices choices) {
         return new Situation(tune, instrument, Planner.plan(tune, instrument, school, choices), school, choices,
-                Strokes.of(tune, instrument, school));
+                Strokes.of(tune, instrument, school), TuneType.tempoOf(tune.tune().head()));
+    }
+
+    /** The same made for another tempo. */
+    public Situation at(Tempo other) {
+        return other.equals(tempo) ? this : new Situation(tune, instrument, plan, school, choices, strokes, other);
+    }
+
+    /** Whether a note is the same as the one before it, which it follows without a rest. */
+    public boolean repeats(int note) {
+        Stand stand = tune.note(note);
+        return !stand.heldOver() && tune.before(note).filter(b -> b.pitch().midi() == stand.pitch().midi()
+                && b.onset().plus(b.sounding()).equals(stand.onset())).isPresent();
     }
 
     public Vocabulary vocabulary() {
@@ -37,7 +54,7 @@ public record Situation(
     }
 
     public Situation with(School other) {
-        return of(tune, instrument, other, choices);
+        return of(tune, instrument, other, choices).at(tempo);
     }
 
     /**
@@ -52,7 +69,7 @@ public record Situation(
         boolean elsewhere = placed.entrySet().stream().anyMatch(e -> e.getKey() < tune.size()
                 && Gestures.make(this, e.getKey(), e.getValue()) instanceof Making.Made(var gesture) && gesture.moved());
         if (!elsewhere) {
-            return struck == strokes ? this : new Situation(tune, instrument, plan, school, choices, struck);
+            return struck == strokes ? this : new Situation(tune, instrument, plan, school, choices, struck, tempo);
         }
         Map<Integer, Set<Place>> allowed = new HashMap<>();
         placed.forEach((note, ornaments) -> {
@@ -65,7 +82,7 @@ public record Situation(
         });
         FingeringPlan planned = Planner.plan(tune, instrument, school, choices,
                 (note, place) -> !allowed.containsKey(note) || allowed.get(note).contains(place));
-        return new Situation(tune, instrument, planned, school, choices, struck);
+        return new Situation(tune, instrument, planned, school, choices, struck, tempo);
     }
 
     /** The places of a note at which what stands on it can be done; none where it can be done nowhere. */

@@ -16,6 +16,8 @@ import wildflourish.core.tune.Ratio;
  */
 record Stretch(Ratio length, int floor, int comfort, String what) {
 
+    private static final String AGAIN = "for the same finger to move again";
+
     private Stretch(Ratio length, int floor, int comfort) {
         this(length, floor, comfort, "");
     }
@@ -50,18 +52,51 @@ record Stretch(Ratio length, int floor, int comfort, String what) {
         if (alongFloor > 0) {
             all.add(new Stretch(whole, alongFloor, alongComfort));
         }
+        again(gesture, speeds, all);
         return all;
     }
 
     private static Stretch of(Ratio length, List<Gesture.Part> parts, Speeds speeds) {
         int floor = 0;
         int comfort = 0;
-        for (Gesture.Part part : parts) {
-            Speeds.Span span = speeds.of(part.move());
+        for (Speeds.Span span : Spans.of(parts, speeds)) {
             floor += span.floor();
             comfort += span.comfortable();
         }
         return new Stretch(length, floor, comfort);
+    }
+
+    /** The time that a finger needs between moving in one pulse and moving again in a later one. */
+    private static void again(Gesture gesture, Speeds speeds, List<Stretch> all) {
+        List<Gesture.Pulse> pulses = gesture.pulses();
+        for (int p = 0; p + 1 < pulses.size(); p++) {
+            List<Gesture.Part> parts = pulses.get(p).parts();
+            for (int i = 0; i < parts.size(); i++) {
+                if (Spans.usesFinger(parts.get(i)) && !Spans.isUsedLater(parts, i)) {
+                    again(gesture, p, i, speeds, all);
+                }
+            }
+        }
+    }
+
+    private static void again(Gesture gesture, int pulse, int at, Speeds speeds, List<Stretch> all) {
+        List<Gesture.Pulse> pulses = gesture.pulses();
+        Gesture.Part first = pulses.get(pulse).parts().get(at);
+        Ratio between = pulses.get(pulse).length();
+        for (int q = pulse + 1; q < pulses.size(); q++) {
+            int next = Spans.firstUse(pulses.get(q).parts(), first);
+            if (next >= 0) {
+                Spans.Before before = Spans.until(pulses.get(pulse).parts(), at, speeds);
+                Spans.Before gained = Spans.until(pulses.get(q).parts(), next, speeds);
+                int floor = speeds.again().floor() + before.floor() - gained.floor();
+                int comfort = speeds.again().comfortable() + before.comfortable() - gained.comfortable();
+                if (floor > 0) {
+                    all.add(new Stretch(between, floor, Math.max(floor, comfort), AGAIN));
+                }
+                return;
+            }
+            between = between.plus(pulses.get(q).length());
+        }
     }
 
     /**
@@ -87,8 +122,7 @@ record Stretch(Ratio length, int floor, int comfort, String what) {
                     break;
                 }
             }
-            all.add(new Stretch(since, speeds.again().floor(), speeds.again().comfortable(),
-                    "for the same finger to move again"));
+            all.add(new Stretch(since, speeds.again().floor(), speeds.again().comfortable(), AGAIN));
         }
         return all;
     }

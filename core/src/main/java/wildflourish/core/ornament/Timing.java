@@ -40,17 +40,19 @@ final class Timing {
         double floor = 0;
         double comfort = 0;
         int tones = 0;
-        for (Gesture.Part part : pulse.parts()) {
-            floor += speeds.of(part.move()).floor();
-            comfort += speeds.of(part.move()).comfortable();
-            tones += part.move().isTone() ? 1 : 0;
+        List<Speeds.Span> spans = Spans.of(pulse.parts(), speeds);
+        for (int i = 0; i < spans.size(); i++) {
+            floor += spans.get(i).floor();
+            comfort += spans.get(i).comfortable();
+            tones += pulse.parts().get(i).move().isTone() ? 1 : 0;
         }
         double ease = comfort <= floor ? 1 : Math.clamp((has - floor) / (comfort - floor), 0, 1);
         double over = Math.max(0, has - comfort);
         double squeeze = has < floor ? has / floor : 1;
         double at = start;
-        for (Gesture.Part part : pulse.parts()) {
-            Speeds.Span span = speeds.of(part.move());
+        for (int i = 0; i < spans.size(); i++) {
+            Gesture.Part part = pulse.parts().get(i);
+            Speeds.Span span = spans.get(i);
             double length = (span.floor() + ease * (span.comfortable() - span.floor())) * squeeze;
             if (tones == 0) {
                 length += over / pulse.parts().size();

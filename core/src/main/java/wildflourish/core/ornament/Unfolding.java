@@ -144,6 +144,7 @@ public record Unfolding(double fromMs, double toMs, List<Heard> sounds, List<Lan
                 case Means.Press p -> lane(HowTo.means(p), t.atMs(), end, part, "");
                 case Means.Directed d -> { }
                 case Means.Turn turn -> { }
+                case Means.Knee k -> lane(HowTo.means(k), t.atMs(), end, part, "");
             }
         }
 

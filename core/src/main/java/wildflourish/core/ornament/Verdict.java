@@ -14,11 +14,19 @@ public sealed interface Verdict {
     /** The fastest tempo at which every part still has its comfortable length; empty if there is none. */
     Optional<Tempo> cleanUpTo();
 
+    /** The fastest tempo at which every part still reaches its floor: up to there it speaks, though without ease. */
+    Optional<Tempo> speaksUpTo();
+
     /** Time wanted and time there is; empty when the hands cannot do it at any tempo. */
     Optional<Room> room();
 
     /** Every part has at least its comfortable length. */
-    record Clean(Room time, Tempo limit) implements Verdict {
+    record Clean(Room time, Tempo limit, Tempo fastest) implements Verdict {
+        @Override
+        public Optional<Tempo> speaksUpTo() {
+            return Optional.of(fastest);
+        }
+
         @Override
         public Optional<Tempo> cleanUpTo() {
             return Optional.of(limit);
@@ -31,7 +39,12 @@ public sealed interface Verdict {
     }
 
     /** Every part reaches its floor, but not every one its comfortable length. */
-    record Tight(Room time, Tempo limit) implements Verdict {
+    record Tight(Room time, Tempo limit, Tempo fastest) implements Verdict {
+        @Override
+        public Optional<Tempo> speaksUpTo() {
+            return Optional.of(fastest);
+        }
+
         @Override
         public Optional<Tempo> cleanUpTo() {
             return Optional.of(limit);
@@ -44,7 +57,12 @@ public sealed interface Verdict {
     }
 
     /** Some part falls under its floor at this tempo. */
-    record TooFast(Room time, Tempo limit) implements Verdict {
+    record TooFast(Room time, Tempo limit, Tempo fastest) implements Verdict {
+        @Override
+        public Optional<Tempo> speaksUpTo() {
+            return Optional.of(fastest);
+        }
+
         @Override
         public Optional<Tempo> cleanUpTo() {
             return Optional.of(limit);
@@ -58,6 +76,11 @@ public sealed interface Verdict {
 
     /** The hands cannot do it here at any tempo. */
     record Impossible(Obstacle obstacle) implements Verdict {
+        @Override
+        public Optional<Tempo> speaksUpTo() {
+            return Optional.empty();
+        }
+
         @Override
         public Optional<Tempo> cleanUpTo() {
             return Optional.empty();
@@ -86,12 +109,12 @@ public sealed interface Verdict {
     /** The verdict as a sentence without its full stop: what it needs, what there is, or why not. */
     default String inWords() {
         return switch (this) {
-            case Clean(var time, var limit) -> "wants %d ms%s, has %d".formatted(
+            case Clean(var time, var limit, var fastest) -> "wants %d ms%s, has %d".formatted(
                     time.needsMillis(), time.forWhat(), time.hasMillis());
-            case Tight(var time, var limit) ->
+            case Tight(var time, var limit, var fastest) ->
                 "wants %d ms%s, has %d: it speaks, but without ease".formatted(
                         time.needsMillis(), time.forWhat(), time.hasMillis());
-            case TooFast(var time, var limit) ->
+            case TooFast(var time, var limit, var fastest) ->
                 "needs at least %d ms%s, has %d".formatted(
                         time.floorMillis(), time.forWhat(), time.hasMillis());
             case Impossible(var obstacle) -> obstacle.inWords();

@@ -9,7 +9,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.instrument.Family;
@@ -34,24 +38,30 @@ public final class Vocabulary {
             String to,
             List<String> only,
             String plucked,
+            List<String> instruments,
             List<Stretch> pulses,
             String writing,
             String how,
             List<String> easier,
+            List<String> absorbs,
+            Boolean separates,
+            Integer slowestPulse,
             List<Ornament.Suit> suits,
             String source) {}
 
     record Stretch(
-            String length, String share, Boolean again, List<String> moves, Map<String, Stretch> schools) {}
+            String length, String share, Integer each, Boolean again, List<String> moves, Map<String, Stretch> schools) {}
 
     /** Decorations that the ABC standard names (2.1, section 4.14), as far as ornaments are written with them. */
     private static final Set<String> DECORATIONS = Set.of("staccato", "roll", "slide", "breath", "trill", "turn",
             "uppermordent", "lowermordent", "tenuto", "/", "//", "///", "arpeggio", "fermata", "accent", "upbow",
             "downbow", "snap", "open", "thumb", "plus");
 
-    private static final Vocabulary EMPTY = new Vocabulary("none", List.of());
+    private static final Vocabulary EMPTY = new Vocabulary("none", List.of(), Map.of());
     private static final Map<Family, Vocabulary> BY_FAMILY = new EnumMap<>(Family.class);
     private static final Map<String, Vocabulary> PLUCKED = new HashMap<>();
+    /** Those of instruments that have ornaments of their own, or lack some of their family's. */
+    private static final Map<String, Vocabulary> BY_INSTRUMENT = new ConcurrentHashMap<>();
 
     static {
         for (Family family : Family.values()) {
@@ -70,8 +80,12 @@ public final class Vocabulary {
     private final Map<String, Ornament> byId = new LinkedHashMap<>();
     private final List<Ornament> all;
 
-    private Vocabulary(String file, List<Ornament> ornaments) {
+    /** Which instruments alone have an ornament, by its id. */
+    private final Map<String, List<String>> elsewhere;
+
+    private Vocabulary(String file, List<Ornament> ornaments, Map<String, List<String>> instruments) {
         all = List.copyOf(ornaments);
+        elsewhere = Map.copyOf(instruments);
         Set<Character> keys = new HashSet<>();
         for (Ornament ornament : ornaments) {
             if (byId.put(ornament.id(), ornament) != null || !keys.add(ornament.key())) {
@@ -90,10 +104,22 @@ public final class Vocabulary {
         return BY_FAMILY.get(family);
     }
 
-    /** The vocabulary of an instrument: its family's, on plucked strings that of plectrum or of fingers. */
+    /**
+     * The vocabulary of an instrument: its family's, on plucked strings that of plectrum or of fingers, without what belongs
+     * to other instruments alone.
+     */
     public static Vocabulary of(Instrument instrument) {
-        return instrument.layout() instanceof Neck neck && PLUCKED.containsKey(neck.strokes())
-                ? PLUCKED.get(neck.strokes()) : of(instrument.family());
+        if (instrument.layout() instanceof Neck neck && PLUCKED.containsKey(neck.strokes())) {
+            return PLUCKED.get(neck.strokes());
+        }
+        Vocabulary family = of(instrument.family());
+        return family.elsewhere.isEmpty() ? family : BY_INSTRUMENT.computeIfAbsent(instrument.id(), family::on);
+    }
+
+    private Vocabulary on(String instrument) {
+        List<Ornament> there = all.stream()
+                .filter(o -> !elsewhere.containsKey(o.id()) || elsewhere.get(o.id()).contains(instrument)).toList();
+        return there.size() == all.size() ? this : new Vocabulary(instrument, there, Map.of());
     }
 
     static Vocabulary read(String file) {
@@ -102,9 +128,11 @@ public final class Vocabulary {
 
     /** Those of a file; with {@code plucked} given, without those that need the other way of plucking. */
     private static Vocabulary read(String file, String plucked) {
-        return new Vocabulary(file, DataFile.read(file, File.class).ornaments().stream()
-                .filter(r -> plucked.isEmpty() || r.plucked() == null || r.plucked().equals(plucked))
-                .map(row -> ornament(file, row)).toList());
+        List<Row> rows = DataFile.read(file, File.class).ornaments().stream()
+                .filter(r -> plucked.isEmpty() || r.plucked() == null || r.plucked().equals(plucked)).toList();
+        Map<String, List<String>> instruments = new HashMap<>();
+        rows.stream().filter(r -> r.instruments() != null).forEach(r -> instruments.put(r.id(), r.instruments()));
+        return new Vocabulary(file, rows.stream().map(row -> ornament(file, row)).toList(), instruments);
     }
 
     private static Ornament ornament(String file, Row row) {
@@ -118,22 +146,23 @@ public final class Vocabulary {
                     Ratio.parse(row.from()), Optional.ofNullable(row.to()).map(Ratio::parse),
                     row.only() == null ? List.of() : row.only().stream().map(Pitch::parse).toList(),
                     row.pulses().stream().map(Vocabulary::beat).toList(), writing(row.writing()), row.how(),
-                    row.easier() == null ? List.of() : row.easier(), row.suits() == null ? List.of() : row.suits(),
-                    row.source());
+                    row.easier() == null ? List.of() : row.easier(), row.absorbs() == null ? List.of() : row.absorbs(),
+                    Boolean.TRUE.equals(row.separates()), row.slowestPulse() == null ? 0 : row.slowestPulse(),
+                    row.suits() == null ? List.of() : row.suits(), row.source());
         } catch (IllegalArgumentException | NullPointerException e) {
             throw new DataFault(file + ": " + row.id() + ": " + e.getMessage());
         }
     }
 
     private static Ornament.Beat beat(Stretch row) {
-        Map<String, Ornament.Beat> schools = new LinkedHashMap<>();
+        SortedMap<String, Ornament.Beat> schools = new TreeMap<>();
         if (row.schools() != null) {
             row.schools().forEach((school, other) -> {
                 String[] halves = school.split("=", 2);
                 new School(Map.of(halves[0], halves[1]));
                 schools.put(school, beat(new Stretch(
                         other.length() != null || other.share() != null ? other.length() : row.length(),
-                        other.length() != null || other.share() != null ? other.share() : row.share(),
+                        other.length() != null || other.share() != null ? other.share() : row.share(), row.each(),
                         other.again() == null ? row.again() : other.again(),
                         other.moves() == null ? row.moves() : other.moves(), null)));
             });
@@ -142,7 +171,7 @@ public final class Vocabulary {
         row.moves().forEach(m -> motions.add(Motion.parse(m)));
         return new Ornament.Beat(
                 Optional.ofNullable(row.length()).map(Ratio::parse), Optional.ofNullable(row.share()).map(Ratio::parse),
-                Boolean.TRUE.equals(row.again()), motions, schools);
+                row.each() == null ? OptionalInt.empty() : OptionalInt.of(row.each()), Boolean.TRUE.equals(row.again()), motions, schools);
     }
 
     private static Ornament.Writing writing(String word) {

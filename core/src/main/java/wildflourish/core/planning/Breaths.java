@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.IntFunction;
 import java.util.function.IntPredicate;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.tune.PlayOrder;
@@ -22,6 +23,16 @@ import wildflourish.core.tune.Timeline.Stand;
  * @param enough whether that is within the lungful
  */
 public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
+
+    /** Whether something stands on a note that a breath would cut off. */
+    public enum Busy {
+        /** Nothing at all. */
+        NOT,
+        /** Its beginning alone: it can end early, but not be left out. */
+        AT_ITS_START,
+        /** The whole of it. */
+        THROUGHOUT
+    }
 
     /** How room is made for a breath. */
     public enum Room {
@@ -58,14 +69,29 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
     }
 
     record Costs(
-            String provenance, int needsMs, double shortenFrom, Map<String, Integer> lungfulSeconds, int breath, int shorten, int drop,
+            String provenance, Map<String, Integer> needsMs, double shortenFrom, Map<String, Integer> lungfulSeconds, int breath, int shorten, int drop,
             int insidePhrase, int insideBar, int offTheBeat, int perSecondTooLong) {}
 
     private static final Costs COSTS = DataFile.read("planning/breath.json", Costs.class);
 
+    /**
+     * What a player's lungs do.
+     *
+     * @param lungfulSeconds how long they blow without strain, more than 0
+     * @param needsMs how long a quick breath takes
+     */
+    public record Lungs(double lungfulSeconds, int needsMs) {
+
+        /** Those of a level; of the student's own speeds, those of a fluent player. From memory. */
+        public static Lungs of(String level) {
+            return new Lungs(COSTS.lungfulSeconds().getOrDefault(level, COSTS.lungfulSeconds().get("fluent")),
+                    COSTS.needsMs().getOrDefault(level, COSTS.needsMs().get("fluent")));
+        }
+    }
+
     /** How long a player of a level blows without strain, in seconds; from memory. */
     public static double lungful(String level) {
-        return COSTS.lungfulSeconds().getOrDefault(level, COSTS.lungfulSeconds().get("fluent"));
+        return Lungs.of(level).lungfulSeconds();
     }
 
     private record Played(Stand stand, double startMs, double endMs, double restMs) {}
@@ -73,14 +99,14 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
     /**
      * The breaths of a tune.
      *
-     * @param lungfulSeconds how long the student blows, more than 0
      * @param breathed whether a breath has been placed on a note already
-     * @param ornamented whether an ornament stands on a note
+     * @param busy what stands on a note
      * @param endsPhrase whether a phrase ends with a note
      */
     public static Breaths of(
-            Timeline tune, Tempo tempo, double lungfulSeconds, IntPredicate breathed, IntPredicate ornamented,
+            Timeline tune, Tempo tempo, Lungs lungs, IntPredicate breathed, IntFunction<Busy> busy,
             IntPredicate endsPhrase) {
+        double lungfulSeconds = lungs.lungfulSeconds();
         List<Played> played = played(tune, tempo);
         int n = played.size();
         double[] best = new double[n + 1];
@@ -90,7 +116,7 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
         for (int k = 1; k <= n; k++) {
             Played last = played.get(k - 1);
             Played next = k < n ? played.get(k) : null;
-            rooms[k] = next == null ? Room.REST : room(last, breathed, ornamented);
+            rooms[k] = next == null ? Room.REST : room(last, lungs.needsMs(), breathed, busy);
             own[k] = next == null ? 0 : cost(last, next, rooms[k], endsPhrase);
             best[k] = Double.MAX_VALUE;
             for (int j = k - 1; j >= 0 && own[k] < Double.MAX_VALUE; j--) {
@@ -162,21 +188,19 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
         return played;
     }
 
-    private static Room room(Played last, IntPredicate breathed, IntPredicate ornamented) {
+    private static Room room(Played last, int needsMs, IntPredicate breathed, IntFunction<Busy> busy) {
         double length = last.endMs() - last.startMs();
         if (breathed.test(last.stand().index())) {
             return Room.GIVEN;
         }
-        if (last.restMs() >= COSTS.needsMs()) {
+        if (last.restMs() >= needsMs) {
             return Room.REST;
         }
-        if (ornamented.test(last.stand().index())) {
-            return null;
-        }
-        if (length >= COSTS.shortenFrom() * COSTS.needsMs()) {
+        Busy there = busy.apply(last.stand().index());
+        if (there != Busy.THROUGHOUT && length >= COSTS.shortenFrom() * needsMs) {
             return Room.SHORTEN;
         }
-        return last.stand().strength() == 0 ? Room.DROP : null;
+        return there == Busy.NOT && last.stand().strength() == 0 && length >= needsMs ? Room.DROP : null;
     }
 
     private static double cost(Played last, Played next, Room room, IntPredicate endsPhrase) {

@@ -44,7 +44,7 @@ public final class Planner {
         List<Place> chosen = new ArrayList<>(Collections.nCopies(tune.size(), null));
         int limit = highestShift(tune, instrument);
         for (Timeline.Stand stand : tune.notes()) {
-            List<Place> all = within(limit, instrument.layout().places(stand.pitch()));
+            List<Place> all = instrument.layout().places(stand.pitch()).stream().filter(p -> isThere(p, instrument, school, limit)).toList();
             if (all.isEmpty()) {
                 chosen.set(stand.index(), new Place.Missing(instrument.whyMissing(stand.pitch())));
             } else if (!stand.heldOver()) {
@@ -76,8 +76,15 @@ public final class Planner {
                 .max().orElse(0));
     }
 
-    private static List<Place> within(int limit, List<Place> places) {
-        return places.stream().filter(p -> !(p instanceof Place.Stopped s) || s.shift() <= limit).toList();
+    /** Whether a place is near enough for the hand, and not that of an instrument made otherwise. */
+    private static boolean isThere(Place place, Instrument instrument, School school, int limit) {
+        return switch (place) {
+            case Place.Stopped s -> s.shift() <= limit;
+            case Place.Fingered f -> !f.fingering().isBarred(instrument, school);
+            case Place.Pressed p -> true;
+            case Place.AsWritten w -> true;
+            case Place.Missing m -> true;
+        };
     }
 
     /** What a row of places costs, one after another, in the usual school; none may be {@link Place.Missing}. */

@@ -16,13 +16,13 @@ record WindHands(Instrument instrument, School school) implements Hands {
         Place.Fingered fingered = (Place.Fingered) place;
         Fingering way = fingered.fingering();
         tally.add(Term.HALF_HOLE, way.holes().hasHalf());
-        tally.add(Term.FORK, way.holes().isFork());
+        tally.add(Term.FORK, instrument.chart().orElseThrow().isFork(way));
         tally.add(Term.TRIAL, way.trial());
         if (way.school().isPresent()) {
-            String[] halves = way.school().get().split("=", 2);
-            String chosen = instrument.school(halves[0], school);
-            tally.add(Term.AGAINST_SCHOOL, !chosen.equals(halves[1]) && !chosen.equals(BY_PLACE));
-            if (chosen.equals(halves[1])) {
+            String chosen = instrument.school(way.choice().orElseThrow(), school);
+            boolean wanted = way.isOf(instrument, school);
+            tally.add(Term.AGAINST_SCHOOL, !wanted && !chosen.equals(BY_PLACE));
+            if (wanted) {
                 return;
             }
         }

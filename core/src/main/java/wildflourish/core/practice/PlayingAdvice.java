@@ -46,9 +46,9 @@ public record PlayingAdvice(Situation situation, Strokes strokes, Optional<Breat
             Set<Integer> ends = new HashSet<>();
             Phrases.of(tune).forEach(p -> ends.add(p.lastNote()));
             breaths = Optional.of(Breaths.of(tune, arrangement.tempo(),
-                    Breaths.lungful(arrangement.speeds().name()),
+                    Breaths.Lungs.of(arrangement.speeds().name()),
                     note -> setting.ornaments(note, situation.vocabulary()).stream().anyMatch(Ornament::isBreath),
-                    note -> !setting.ornaments(note, situation.vocabulary()).isEmpty(), ends::contains));
+                    note -> Ornament.busy(setting.ornaments(note, situation.vocabulary())), ends::contains));
         }
         return new PlayingAdvice(situation, situation.strokes(), breaths,
                 Air.of(tune, situation.plan(), arrangement.tempo()));

@@ -38,7 +38,7 @@ public record Arrangement(
 
     /** The tune in the hands of this instrument. */
     public Situation situation() {
-        return Situation.of(Timeline.of(tune), instrument, school, choices);
+        return Situation.of(Timeline.of(tune), instrument, school, choices).at(tempo);
     }
 
     /** The tune in the hands of this instrument, its places planned together with the ornaments of a rung. */

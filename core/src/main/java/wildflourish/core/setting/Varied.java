@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import wildflourish.core.ornament.Situation;
 import wildflourish.core.planning.Choices;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Element;
@@ -145,6 +146,12 @@ public record Varied(Timeline tune, Setting setting, List<Integer> plain, List<S
     /** Places chosen for notes of the plain tune, for the notes as they are counted now. */
     public Choices choices(Choices given) {
         return isVaried() ? given.renumbered(n -> n < now.size() && kind(now(n)).isEmpty() ? now(n) : -1) : given;
+    }
+
+    /** The varied tune in the hands that play the plain one; where nothing is varied, the plain situation itself. */
+    public Situation situation(Situation plain) {
+        return !isVaried() ? plain
+                : Situation.of(tune, plain.instrument(), plain.school(), choices(plain.choices())).at(plain.tempo());
     }
 
     /** The index that a note of the plain tune has when a setting's variations are played before it. */

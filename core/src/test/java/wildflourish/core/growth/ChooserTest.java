@@ -23,6 +23,8 @@ class ChooserTest {
     private static final List<Ornament> ORNAMENTS = Tunes.whistle("D4").vocabulary().all();
     private static final int ALIKE = 18;
     private static final int NEIGHBOURS = 3;
+    private static final int ALTERNATING = 9;
+    private static final int ONE_IN = 2;
 
     private record Problem(
             List<List<Option>> options, List<Phrase> phrases, List<Integer> sameAs, Taste.Level level, Taste taste) {}
@@ -32,7 +34,7 @@ class ChooserTest {
         Ornament second = ORNAMENTS.get(6 + random.nextInt(4));
         List<Ornament> stack = random.nextInt(3) == 0 ? List.of(first, second)
                 : List.of(random.nextBoolean() ? first : second);
-        return Option.of(stack, random.nextInt(80) - 10, false, false, Optional.empty());
+        return Option.of(stack, random.nextInt(80) - 10, random.nextInt(3) == 0, false, Optional.empty());
     }
 
     /** A variation of some notes from one on; its notes do not matter here. */
@@ -75,7 +77,7 @@ class ChooserTest {
             options.add(here.stream().map(o -> {
                 Option moved = o.variation().map(v -> new Option(o.ids(), o.size(), o.heavy(), o.gain(), false, false,
                         Optional.empty(), Optional.of(new Variation(v.from() + by, v.to() + by, v.kind(), v.notes())))).orElse(o);
-                return o.size() == 0 ? o : moved.with(random.nextInt(80) - 10, false, false);
+                return o.size() == 0 ? o : moved.with(random.nextInt(80) - 10, o.tight(), false);
             }).toList());
         }
         return options;
@@ -98,8 +100,12 @@ class ChooserTest {
             phrases.add(new Phrase("A" + p, from, from, options.size(), p, p + 1, p == 0, false));
         }
         Taste.Level level = new Taste.Level("test", List.of(), List.of(), List.of(), "alike", random.nextInt(4),
-                random.nextInt(2), false, 0);
-        return new Problem(options, phrases, sameAs, level, new Taste("", List.of(level), 0, ALIKE, NEIGHBOURS, 0, 0, 0, 3));
+                random.nextInt(2), random.nextBoolean(), 0);
+        return new Problem(options, phrases, sameAs, level, taste(List.of(level), new Taste.Deductions(0, ALIKE, ALTERNATING, NEIGHBOURS, 0, 0, 0, 0)));
+    }
+
+    static Taste taste(List<Taste.Level> levels, Taste.Deductions deductions) {
+        return new Taste("", levels, deductions, ONE_IN, 0, false, 3, Map.of());
     }
 
     private static Chooser chooser(Problem problem) {
@@ -167,7 +173,9 @@ class ChooserTest {
             Phrase first = problem.phrases().get(problem.sameAs().get(p));
             int used = 0;
             int heavy = 0;
+            int tight = 0;
             int last = -1;
+            int lastButOne = -1;
             for (int n = phrase.fromNote(); n < phrase.toNote(); n++) {
                 Option here = picks.get(n);
                 Option there = picks.get(n - phrase.fromNote() + first.fromNote());
@@ -183,10 +191,15 @@ class ChooserTest {
                 value += here.gain();
                 if (last >= 0 && isAlike(picks.get(last), here)) {
                     value -= last + picks.get(last).span() == n ? (long) NEIGHBOURS * ALIKE : ALIKE;
+                } else if (lastButOne >= 0 && isAlike(picks.get(lastButOne), here)) {
+                    value -= ALTERNATING;
                 }
+                tight += here.tight() ? here.size() : 0;
+                lastButOne = last;
                 last = n;
             }
-            if (used > problem.level().perPhrase() || heavy > problem.level().heavyPerPhrase()) {
+            if (used > problem.level().perPhrase() || heavy > problem.level().heavyPerPhrase()
+                    || tight > (problem.level().tightAllowed() ? used / ONE_IN : 0)) {
                 return Long.MIN_VALUE;
             }
         }

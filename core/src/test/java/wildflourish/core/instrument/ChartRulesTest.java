@@ -87,7 +87,8 @@ class ChartRulesTest {
         WindChart chart = Instruments.known("pipes-bellows-d").chart().orElseThrow();
         for (Pitch pitch : chart.pitches().subList(1, chart.pitches().size())) {
             long up = chart.ways(pitch).getFirst().holes().toString().chars().filter(c -> c == 'o').count();
-            assertThat(up).as(pitch.toString()).isBetween(1L, 2L);
+            boolean half = chart.ways(pitch).getFirst().holes().hasHalf();
+            assertThat(up).as(pitch.toString()).isBetween(half ? 0L : 1L, 2L);
         }
         assertThat(chart.ways(Pitch.parse("D4")).getFirst().holes().toString()).doesNotContain("o");
     }

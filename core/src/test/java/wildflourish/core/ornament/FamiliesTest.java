@@ -51,31 +51,31 @@ class FamiliesTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
         // Winds: the cut opens upward, the tap closes downward.
-        "flute-d | G4:3 | long-roll | 500+75:69, 1000+75:66",
-        "flute-d | D4:3 | full-cran | 0+75:69, 500+75:67, 1000+75:69",
-        "flute-d | G4:2 | pair-slap | 0+90:64",
-        "flute-d | D4 E4:2 | held-finger-turn | 250+250:67 joined",
-        "recorder-soprano-c | G4:2 | short-roll | 0+75:81, 500+75:77",
-        // Bellows pipes: no tongue; the pat closes the chanter for 60 ms and the note starts again.
-        "pipes-bellows-d | G4:2 | short-roll | 0+75:69, 560+440:67 attack",
-        "pipes-bellows-d | D4:2 | cran | 0+75:69, 500+75:66",
-        "pipes-bellows-d | A4:2 | tight-triplet | 333+273:69 attack, 667+333:69 attack",
+        "flute-d | G4:3 | long-roll | 500+45:69, 1000+45:66",
+        "flute-d | D4:3 | full-cran | 0+45:69, 500+45:67, 1000+45:69",
+        "bamboo-flute-c | F4:2 | pair-slap | 0+70:74",
+        "bamboo-flute-c | C4 D4:2 | held-finger-turn | 250+250:77 joined",
+        "recorder-soprano-c | G4:2 | short-roll | 0+45:81, 500+45:77",
+        // Bellows pipes: no tongue; the pat closes the chanter for 45 ms and the note starts again.
+        "pipes-bellows-d | G4:2 | short-roll | 0+45:69, 545+455:67 attack",
+        "pipes-bellows-d | D4:2 | cran | 0+45:69, 500+45:66",
+        "pipes-bellows-d | A4:2 | tight-triplet | 333+288:69 attack, 667+333:69 attack",
         // Nine-note pipes sound a semitone above their writing: high G grace 80, doubling of D with E 77, low G 68.
-        "pipes-nine-note | B4:2 | g-grace | 0+75:80",
-        "pipes-nine-note | D5:2 | doubling | 0+75:80, 120+75:77",
-        "pipes-nine-note | A4:2 | double-tap | 0+75:68, 120+75:68",
-        "pipes-nine-note | D5:2 | throw | 0+75:68, 75+75:75, 150+75:74",
+        "pipes-nine-note | B4:2 | g-grace | 0+50:80",
+        "pipes-nine-note | D5:2 | doubling | 0+50:80, 90+50:77",
+        "pipes-nine-note | A4:2 | double-tap | 0+45:68, 160+45:68",
+        "pipes-nine-note | D5:2 | throw | 0+50:68, 50+50:75, 100+50:74",
         // Fiddle: B on the A string, C sharp above it, the open A below it.
-        "fiddle | B4:3 | long-roll | 500+75:73, 1000+75:69",
-        "fiddle | B4:2 | short-roll | 0+75:73, 500+75:69",
+        "fiddle | B4:3 | long-roll | 500+50:73, 1000+50:69",
+        "fiddle | B4:2 | short-roll | 0+50:73, 500+50:69",
         "fiddle | B4:2 | treble | 250+250:71 attack, 500+500:71 attack",
         "fiddle | B4:3 | note-and-treble | 500+250:71 attack, 750+250:71 attack, 1000+500:71 attack",
-        "fiddle | B4:2 | slide | 0+120:70 glide",
-        "fiddle | B4:2 | hammer-on | 0+75:69",
-        "fiddle | B4:2 | touch | 45+75:73",
-        "fiddle | C#5:2 | double-hammer | 0+75:69, 75+75:71",
-        "fiddle | A4 B4:2 | caught-note | 0+75:69, 75+75:69",
-        "fiddle | B4:4 | falling-run | 0+75:76, 75+75:74, 150+75:73",
+        "fiddle | B4:2 | slide | 0+85:70 glide",
+        "fiddle | B4:2 | hammer-on | 0+50:69",
+        "fiddle | B4:2 | touch | 40+50:73",
+        "fiddle | C#5:2 | double-hammer | 0+50:69, 50+50:71",
+        "fiddle | A4 B4:2 | caught-note | 0+50:69, 50+50:69",
+        "fiddle | B4:4 | falling-run | 0+50:76, 50+50:74, 100+50:73",
         "fiddle | B4:4 | late-vibrato | 1000+1000:71 waving",
         "fiddle | B4:2 | shuffle | 500+250:71 attack, 750+250:71 attack",
         "fiddle | B4:4 | moving-figure | 500+500:69 joined, 1000+500:67 joined, 1500+500:69 joined",
@@ -88,16 +88,16 @@ class FamiliesTest {
         "mandolin | E4:3 | treble-in-front | 250+250:64 attack, 500+500:64 attack, 1000+500:64 attack",
         "mandolin | E4:3 | note-and-treble | 500+250:64 attack, 750+250:64 attack, 1000+500:64 attack",
         "mandolin | E4:3 | fill | 500+500:64 attack, 1000+500:64 attack",
-        "mandolin | E4:2 | hammer-on | 0+75:62",
-        "mandolin | E4:2 | slide | 0+120:63 glide",
+        "mandolin | E4:2 | hammer-on | 0+50:62",
+        "mandolin | E4:2 | slide | 0+85:63 glide",
         "tenor-banjo | E4:2 | drone | 0+1000:57 along",
         "banjo-five-string | G4:4 | forward-roll | 500+500:59 attack, 1000+500:62 attack, 1500+500:67 attack",
         "banjo-five-string | G4:2 | short-string | 500+500:67 attack",
         // Free reeds: A with B above and G below, in one bellows direction.
-        "anglo-cg | A4:3 | long-roll | 500+75:71, 1000+75:67",
-        "english-48 | A4:3 | long-roll | 500+75:71, 1000+75:67",
-        "melodeon-dg | A4:3 | long-roll | 500+75:71, 1000+75:67",
-        "accordion-bc | A4:3 | trill | 0+75:71, 500+75:71, 1000+75:71",
+        "anglo-cg | A4:3 | long-roll | 500+50:71, 1000+50:67",
+        "english-48 | A4:3 | long-roll | 500+50:71, 1000+50:67",
+        "melodeon-dg | A4:3 | long-roll | 500+50:71, 1000+50:67",
+        "accordion-bc | A4:3 | trill | 0+50:71, 500+50:71, 1000+50:71",
         "english-48 | A4:2 | treble | 250+250:69 attack, 500+500:69 attack",
         "english-48 | A4:2 | double-grace | 250+750:69 attack",
         "english-48 | G4:2 | third | 0+1000:71 along",
@@ -108,7 +108,7 @@ class FamiliesTest {
         if (note == 1) {
             // The ornament stands on the second note, a quaver in.
             Performance performance = play(situation, 1, ornament);
-            assertThat(added(performance, ornament)).isEqualTo("500+75:69, 575+75:69");
+            assertThat(added(performance, ornament)).isEqualTo("500+50:69, 550+50:69");
             return;
         }
         assertThat(added(play(situation, note, ornament), ornament)).isEqualTo(expected);
@@ -119,8 +119,8 @@ class FamiliesTest {
         Performance cut = play(Tunes.on("pipes-bellows-d", "G4:2 G4:2"), 1, "cut");
         assertThat(cut.melody().get(1).start()).isEqualTo(Sound.Start.JOINED);
         Performance bare = play(Tunes.on("pipes-bellows-d", "G4:2 G4:2"), 1);
-        // Closed for 40 ms at the end of the first, so that the second can be heard to begin.
-        assertThat(bare.melody().getFirst().forMs()).isEqualTo(960);
+        // Closed for 28 ms at the end of the first, so that the second can be heard to begin.
+        assertThat(bare.melody().getFirst().forMs()).isEqualTo(972);
         assertThat(bare.melody().get(1).start()).isEqualTo(Sound.Start.ATTACK);
     }
 
@@ -222,7 +222,7 @@ class FamiliesTest {
     void ornamentsStackBySlot() {
         Situation situation = Tunes.on("fiddle", "B4:3");
         Performance stack = play(situation, 0, "slide", "drone", "note-and-treble");
-        assertThat(added(stack, "slide")).isEqualTo("0+120:70 glide");
+        assertThat(added(stack, "slide")).isEqualTo("0+85:70 glide");
         assertThat(added(stack, "drone")).isEqualTo("0+1500:76 along");
         assertThat(added(stack, "note-and-treble")).isEqualTo(
                 "500+250:71 attack, 750+250:71 attack, 1000+500:71 attack");
@@ -238,28 +238,28 @@ class FamiliesTest {
         assertThat(added(play(leaning, 0, "treble"), "treble")).isEqualTo("500+250:71 attack, 750+250:71 attack");
         Situation roll = Tunes.on("fiddle", School.USUAL.with("roll", "leaning"), "B4:3");
         // Three twentieths of a whole note at 4 s: 600 ms; the second pulse nine eightieths: 450 ms.
-        assertThat(added(play(roll, 0, "long-roll"), "long-roll")).isEqualTo("600+75:73, 1050+75:69");
+        assertThat(added(play(roll, 0, "long-roll"), "long-roll")).isEqualTo("600+50:73, 1050+50:69");
         Situation other = Tunes.on("fiddle", School.USUAL.with("roll-finger", "one-after"), "B4:3");
-        assertThat(added(play(other, 0, "long-roll"), "long-roll")).isEqualTo("500+75:74, 1000+75:69");
+        assertThat(added(play(other, 0, "long-roll"), "long-roll")).isEqualTo("500+50:74, 1000+50:69");
     }
 
     @Test
     void aFreeReedsRollIsASchool() {
         Situation one = Tunes.on("anglo-cg", School.USUAL.with("reed-roll", "one"), "A4:3");
-        assertThat(added(play(one, 0, "long-roll"), "long-roll")).isEqualTo("500+75:71, 1000+75:71");
+        assertThat(added(play(one, 0, "long-roll"), "long-roll")).isEqualTo("500+50:71, 1000+50:71");
         Situation none = Tunes.on("anglo-cg", School.USUAL.with("reed-roll", "repeat"), "A4:3");
         assertThat(added(play(none, 0, "long-roll"), "long-roll")).isEqualTo("500+500:69 attack, 1000+500:69 attack");
     }
 
-    /** Graces before the beat take their 75 ms from the note before; the melody's onsets stay. */
+    /** Graces before the beat take their 50 ms from the note before; the melody's onsets stay. */
     @Test
     void gracesMayComeBeforeTheBeat() {
         Situation before = Tunes.on("fiddle", School.USUAL.with("grace", "before"), "A4:2 B4:2");
         Performance performance = play(before, 1, "cut");
-        assertThat(added(performance, "cut")).isEqualTo("925+75:73");
+        assertThat(added(performance, "cut")).isEqualTo("950+50:73");
         assertThat(performance.melody()).extracting(Sound::atMs).containsExactly(0.0, 1000.0);
         // The first note of all has nothing before it to take from.
-        assertThat(added(play(before, 0, "cut"), "cut")).isEqualTo("0+75:71");
+        assertThat(added(play(before, 0, "cut"), "cut")).isEqualTo("0+50:71");
     }
 
     /** A treble is three strokes, so that the bow goes on as it would have gone from one. */

@@ -23,23 +23,23 @@ class PlayabilityTest {
         return Playability.of(situation, note, GesturesTest.ornaments(situation, ids), tempo, speeds);
     }
 
-    /** A fluent cut wants 75 ms and its note 90: 165 ms. A quaver lasts 250 ms at crotchet = 120. */
+    /** A fluent cut wants 45 ms and its note 75: 120 ms. A quaver lasts 250 ms at crotchet = 120. */
     @Test
     void aCutOnAQuaver() {
         Verdict verdict = verdict("G4", 0, Tempo.parse("1/4=120"), FLUENT, "cut");
         assertThat(verdict).isInstanceOf(Verdict.Clean.class);
         assertThat(verdict.room().orElseThrow()).isEqualTo(
-                new Room(Ratio.of(165, 1), Ratio.of(110, 1), Ratio.of(250, 1)));
-        // 30000 / 165 = 181.8 crotchets a minute.
-        assertThat(verdict.cleanUpTo().orElseThrow().perMinute()).isEqualTo(Ratio.of(30000, 165));
-        assertThat(verdict.cleanUpTo().orElseThrow().spoken()).isEqualTo("crotchet = 181");
+                new Room(Ratio.of(120, 1), Ratio.of(78, 1), Ratio.of(250, 1)));
+        // 30000 / 120 = 250 crotchets a minute.
+        assertThat(verdict.cleanUpTo().orElseThrow().perMinute()).isEqualTo(Ratio.of(30000, 120));
+        assertThat(verdict.cleanUpTo().orElseThrow().spoken()).isEqualTo("crotchet = 250");
     }
 
     @Test
     void cleanTightAndTooFastMeetAtTheirLimits() {
-        // 165 ms a quaver: crotchet = 2000/11; 110 ms a quaver: crotchet = 3000/11.
-        Tempo comfortable = new Tempo(Ratio.of(1, 4), Ratio.of(2000, 11));
-        Tempo floor = new Tempo(Ratio.of(1, 4), Ratio.of(3000, 11));
+        // 120 ms a quaver: crotchet = 250; 78 ms a quaver: crotchet = 5000/13.
+        Tempo comfortable = new Tempo(Ratio.of(1, 4), Ratio.of(250, 1));
+        Tempo floor = new Tempo(Ratio.of(1, 4), Ratio.of(5000, 13));
         Ratio little = Ratio.of(1, 1000);
         assertThat(verdict("G4", 0, comfortable, FLUENT, "cut")).isInstanceOf(Verdict.Clean.class);
         assertThat(verdict("G4", 0, new Tempo(Ratio.of(1, 4), comfortable.perMinute().plus(little)), FLUENT, "cut"))
@@ -49,21 +49,21 @@ class PlayabilityTest {
                 .isInstanceOf(Verdict.TooFast.class);
     }
 
-    /** A long roll's tightest pulse is a quaver with a blip in it: learners 120 + 90 = 210 ms. */
+    /** A long roll's tightest pulse is a quaver with a blip in it: learners 95 + 100 = 195 ms. */
     @Test
     void aLongRollForALearner() {
         Verdict verdict = verdict("G4:3", 0, Tempo.parse("3/8=90"), Speeds.level("learner"), "long-roll");
         // A quaver at dotted crotchet = 90 lasts 20000/90 = 222.2 ms.
         assertThat(verdict).isInstanceOf(Verdict.Clean.class);
-        // 20000 / 210 = 95.2
-        assertThat(verdict.cleanUpTo().orElseThrow().spoken()).isEqualTo("dotted crotchet = 95");
+        // 20000 / 195 = 102.6
+        assertThat(verdict.cleanUpTo().orElseThrow().spoken()).isEqualTo("dotted crotchet = 102");
     }
 
     @Test
     void aStackAddsItsPartsUp() {
-        // Slide 120, cut 75, note 90: 285 ms.
+        // Slide 85, cut 45, note 75: 205 ms.
         Verdict verdict = verdict("D4 E4:2", 1, Tempo.parse("1/4=120"), FLUENT, "slide", "cut");
-        assertThat(verdict.room().orElseThrow().needs()).isEqualTo(Ratio.of(285, 1));
+        assertThat(verdict.room().orElseThrow().needs()).isEqualTo(Ratio.of(205, 1));
         assertThat(verdict.room().orElseThrow().has()).isEqualTo(Ratio.of(500, 1));
     }
 
@@ -73,16 +73,16 @@ class PlayabilityTest {
         Ratio both = verdict("G4", 0, Tempo.parse("1/4=100"), FLUENT, "cut", "tonguing").room().orElseThrow().needs();
         assertThat(both).isEqualTo(cut);
         assertThat(verdict("G4", 0, Tempo.parse("1/4=100"), FLUENT, "tonguing").room().orElseThrow().needs())
-                .isEqualTo(Ratio.of(110, 1));
+                .isEqualTo(Ratio.of(98, 1));
     }
 
-    /** Three tongued notes in the time of two quavers want 110 ms each. */
+    /** Three tongued notes in the time of two quavers want 98 ms each. */
     @Test
     void aTonguedTriplet() {
         Verdict verdict = verdict("A4:2", 0, Tempo.parse("1/4=120"), FLUENT, "tongued-triplet");
         assertThat(verdict.room().orElseThrow().has()).isEqualTo(Ratio.of(500, 3));
-        // A third of a crotchet lasts 20000/q ms: 20000/110 = 181.8.
-        assertThat(verdict.cleanUpTo().orElseThrow().spoken()).isEqualTo("crotchet = 181");
+        // A third of a crotchet lasts 20000/q ms: 20000/98 = 204.1.
+        assertThat(verdict.cleanUpTo().orElseThrow().spoken()).isEqualTo("crotchet = 204");
     }
 
     @Test
@@ -99,8 +99,8 @@ class PlayabilityTest {
     void aTooFastVerdictSpeaksOfTheFloor() {
         Verdict verdict = verdict("G4:2", 0, Tempo.parse("1/4=400"), FLUENT, "short-roll");
         assertThat(verdict).isInstanceOf(Verdict.TooFast.class);
-        // A quaver at crotchet = 400 lasts 75 ms; cut 50 and pulse 60 are the floors.
-        assertThat(verdict.inWords()).isEqualTo("needs at least 110 ms, has 75");
+        // A quaver at crotchet = 400 lasts 75 ms; cut 28 and pulse 50 are the floors.
+        assertThat(verdict.inWords()).isEqualTo("needs at least 78 ms, has 75");
         assertThat(verdict.word()).isEqualTo("blocked");
     }
 

@@ -49,7 +49,7 @@ class RealiserTest {
         assertThat(bare.durationMs()).isEqualTo(8000.0);
     }
 
-    /** A cut lies inside the note: the sound goes on from its own onset, the click takes its comfortable 75 ms. */
+    /** A cut lies inside the note: the sound goes on from its own onset, the click takes its comfortable 45 ms. */
     @Test
     void aCutIsAClickInsideASoundThatGoesOn() {
         Performance cut = one("G4:2 G4:2", 1, "cut");
@@ -59,10 +59,10 @@ class RealiserTest {
         assertThat(melody.start()).isEqualTo(Sound.Start.JOINED);
         Sound click = of(cut, "cut").getFirst();
         assertThat(click.atMs()).isEqualTo(500.0);
-        assertThat(click.forMs()).isCloseTo(75, within(1e-9));
+        assertThat(click.forMs()).isCloseTo(45, within(1e-9));
         assertThat(click.midi()).isEqualTo(81);
         assertThat(click.start()).isEqualTo(Sound.Start.WITHIN);
-        assertThat(cut.moves()).containsExactly(new HandMove(500.0, 75.0, new Means.Hole(3), Move.CUT, 1));
+        assertThat(cut.moves()).containsExactly(new HandMove(500.0, 45.0, new Means.Hole(3), Move.CUT, 1));
     }
 
     @Test
@@ -97,26 +97,26 @@ class RealiserTest {
         Sound glide = of(slide, "slide").getFirst();
         assertThat(glide.start()).isEqualTo(Sound.Start.GLIDE);
         assertThat(glide.midi()).isEqualTo(74);
-        assertThat(glide.forMs()).isCloseTo(120, within(1e-9));
+        assertThat(glide.forMs()).isCloseTo(85, within(1e-9));
         assertThat(slide.melody().get(1).atMs()).isEqualTo(500.0);
     }
 
     @Test
     void aBreathEndsItsNoteEarlyAndTheNextIsAttacked() {
         Performance breath = one("G4:4 A4:4", 0, "breath");
-        assertThat(breath.melody().get(0).forMs()).isCloseTo(1000 - 180, within(1e-9));
+        assertThat(breath.melody().get(0).forMs()).isCloseTo(1000 - 140, within(1e-9));
         assertThat(breath.melody().get(1).atMs()).isEqualTo(1000.0);
         assertThat(breath.melody().get(1).start()).isEqualTo(Sound.Start.ATTACK);
     }
 
     @Test
     void betweenComfortAndFloorThePartsShrinkTogether() {
-        // A quaver of 137.5 ms lies half-way between 110 and 165: cut 62.5, note 75.
+        // A quaver of 99 ms lies half-way between 78 and 120: cut 36.5, note 62.5.
         Situation situation = Tunes.whistle("A4 G4");
         Tempo tempo = Tempo.parse("1/4=120").atWhich(
-                wildflourish.core.tune.Ratio.of(1, 8), wildflourish.core.tune.Ratio.of(275, 2));
+                wildflourish.core.tune.Ratio.of(1, 8), wildflourish.core.tune.Ratio.of(99, 1));
         Performance tight = play(situation, Map.of(1, GesturesTest.ornaments(situation, "cut")), tempo);
-        assertThat(of(tight, "cut").getFirst().forMs()).isCloseTo(62.5, within(1e-6));
+        assertThat(of(tight, "cut").getFirst().forMs()).isCloseTo(36.5, within(1e-6));
     }
 
     @Test

@@ -26,7 +26,7 @@ class UnfoldingTest {
                 "third finger of the upper hand", "first finger of the lower hand");
         assertThat(roll.lanes().getFirst().spans()).singleElement().satisfies(s -> {
             assertThat(s.fromMs()).isEqualTo(500);
-            assertThat(s.lengthMs()).isCloseTo(75, within(1e-9));
+            assertThat(s.lengthMs()).isCloseTo(45, within(1e-9));
         });
         assertThat(roll.sounds()).extracting(h -> h.pitch().toString()).containsExactly("G4", "A4", "G4", "F#4", "G4");
         assertThat(roll.sounds()).filteredOn(Unfolding.Heard::fresh).hasSize(1);
@@ -56,7 +56,7 @@ class UnfoldingTest {
     @Test
     void whatComesBeforeTheBeatBeginsBelowZero() {
         Unfolding cut = of(Tunes.on("fiddle", School.USUAL.with("grace", "before"), "A4:2 B4:2"), 1, "cut");
-        assertThat(cut.fromMs()).isEqualTo(-75);
+        assertThat(cut.fromMs()).isEqualTo(-50);
         assertThat(cut.lanes()).extracting(Unfolding.Lane::name).contains("high second finger on the A string");
     }
 

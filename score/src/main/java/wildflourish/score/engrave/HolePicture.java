@@ -67,6 +67,8 @@ public final class HolePicture {
             shapes.add(new Shape.Line(x - 0.42, y, x + 0.42, y, 0.16, Ink.MUSIC));
             shapes.add(new Shape.Line(x, y - 0.42, x, y + 0.42, 0.16, Ink.MUSIC));
         }
+        fingering.remark().filter(r -> r.contains("off the knee")).ifPresent(r ->
+                shapes.add(new Shape.Words("off knee", x, below + 2.5, 1.1, Face.SANS, Shape.Anchor.MIDDLE, Ink.QUIET)));
         if (fingering.trial()) {
             shapes.add(new Shape.Words("try", x, below + 2.5, 1.2, Face.SANS, Shape.Anchor.MIDDLE, Ink.QUIET));
         }
@@ -106,6 +108,7 @@ public final class HolePicture {
             case Means.Stroke s -> List.of();
             case Means.Directed d -> List.of();
             case Means.Turn t -> List.of();
+            case Means.Knee k -> List.of();
         };
     }
 

@@ -70,9 +70,7 @@ public final class ScoreEngraver {
     }
 
     private Situation hands(Varied varied) {
-        Situation given = request.situation();
-        return varied.tune() == tune ? given
-                : Situation.of(varied.tune(), given.instrument(), given.school(), varied.choices(given.choices()));
+        return varied.situation(request.situation());
     }
 
     /** The layout of a rung: that of the base, its own notes at the places of those that sound with them. */
