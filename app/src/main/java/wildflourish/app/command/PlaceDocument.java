@@ -22,6 +22,9 @@ final class PlaceDocument {
             case Place.Stopped s -> {
                 ObjectNode at = note.putObject("place").put("string", s.string()).put("finger", s.fingerName());
                 s.fret().ifPresentOrElse(f -> at.put("fret", f), () -> at.putNull("fret"));
+                if (s.shift() > 0) {
+                    at.put("position", s.position());
+                }
                 note.put("finger", s.fingerName());
             }
             case Place.Pressed p -> {

@@ -101,6 +101,7 @@ final class PlanCommand implements Callable<Integer> {
             Optional<String> stroke = advice.strokes().at(stand.index()).map(s -> s.word());
             plan.bellows(stand.index()).map(b -> b.word()).or(() -> stroke)
                     .ifPresentOrElse(d -> note.put("direction", d), () -> note.putNull("direction"));
+            advice.strokes().finger(stand.index()).ifPresent(f -> note.put("plucks", f));
             note.put("why", plan.why(stand.index()));
             ArrayNode others = note.putArray("alternatives");
             for (Alternative other : plan.alternatives(stand.index())) {
@@ -125,7 +126,7 @@ final class PlanCommand implements Callable<Integer> {
         for (Timeline.Stand stand : situation.tune().notes()) {
             if (!stand.heldOver()) {
                 String stroke = advice.strokes().at(stand.index()).map(s -> ", " + s.word() + (s.joined() ? " (joined)" : ""))
-                        .orElse("");
+                        .or(() -> advice.strokes().finger(stand.index()).map(f -> ", " + f)).orElse("");
                 out.printf("bar %2d  note %3d  %-4s %s%s  (%s)%n", stand.barNumber(), stand.index(), stand.pitch(),
                         plan.at(stand.index()).inWords(), stroke, plan.why(stand.index()));
             }

@@ -43,7 +43,7 @@ final class ReadCommand implements Callable<Integer> {
         TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.UNGROWN);
         Situation situation = read.arrangement().situation();
         Reading reading = Reading.of(situation.tune(), read.arrangement().marks());
-        List<Trap> traps = Traps.of(reading, situation);
+        List<Trap> traps = Traps.worthTelling(reading, situation);
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
             Output.print(document(reading, traps, read.arrangement().tune().title()), out);

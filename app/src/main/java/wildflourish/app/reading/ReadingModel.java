@@ -67,7 +67,7 @@ public final class ReadingModel {
     }
 
     private void publish(Arrangement arrangement, Reading reading, TrellisState now, int selected) {
-        state.set(new ReadingState(arrangement.tune().title(), reading, now.situation(), Traps.of(reading, now.situation()),
+        state.set(new ReadingState(arrangement.tune().title(), reading, now.situation(), Traps.worthTelling(reading, now.situation()),
                 selected, reading.phrases().stream().map(p -> remembered.where(reading, p)).toList()));
     }
 

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -26,8 +27,15 @@ final class Chooser {
     private final Taste taste;
     private final Taste.Level level;
     private final PhraseChooser.Sequence sequence;
+    private final Set<String> textures;
 
     Chooser(Taste taste, Taste.Level level, PhraseChooser.Sequence sequence) {
+        this(taste, level, sequence, Set.of());
+    }
+
+    /** {@code textures} go on from note to note and are not dull for it. */
+    Chooser(Taste taste, Taste.Level level, PhraseChooser.Sequence sequence, Set<String> textures) {
+        this.textures = textures;
         this.taste = taste;
         this.level = level;
         this.sequence = sequence;
@@ -125,7 +133,7 @@ final class Chooser {
         decision.chooser = new PhraseChooser(decision.options,
                 new PhraseChooser.Budget(most, mostHeavy, mustTight, level.tightAllowed() ? taste.tightOneIn() : 0),
                 new PhraseChooser.Dullness((long) members * off.alike(), (long) members * off.alike() * off.neighbours(),
-                        (long) members * off.alternating()), together());
+                        (long) members * off.alternating(), textures), together());
     }
 
     /** Whether two treatments can follow one another in every phrase of those that are decided together. */
@@ -189,7 +197,7 @@ final class Chooser {
         if (!sequence.allows(end, start)) {
             return Long.MIN_VALUE / 4;
         }
-        return end.ids().stream().anyMatch(start.ids()::contains)
+        return end.ids().stream().anyMatch(id -> !textures.contains(id) && start.ids().contains(id))
                 ? -(long) taste.deductions().alike() * taste.deductions().neighbours() : 0;
     }
 

@@ -292,6 +292,11 @@ public final class Grower {
                         chosen.byNote().keySet().stream().filter(n -> taken(n, chosen.at(n)).gesture().map(Gesture::moved).orElse(false))
                                 .forEach(n -> blame(n, chosen, Playability.Fit.BLOCKED, worse));
                     }
+                    if (worse.isEmpty()) {
+                        // Whatever else this rung has put nearest: its places bind those of the notes around.
+                        chosen.byNote().keySet().stream().sorted(java.util.Comparator.comparingInt(n -> Math.abs(n - note)))
+                                .takeWhile(n -> worse.isEmpty()).forEach(n -> blame(n, chosen, Playability.Fit.BLOCKED, worse));
+                    }
                 }
             }
             if (!worse.isEmpty()) {
@@ -379,7 +384,7 @@ public final class Grower {
         }
 
         Setting choose() {
-            Chooser chooser = new Chooser(taste, level, Grower.this::follow);
+            Chooser chooser = new Chooser(taste, level, Grower.this::follow, textures());
             Setting alike = chooser.choose(open, phrases, together, mandatory);
             if (!level.variesRepeats() || above.isPresent() || IntStream.range(0, phrases.size()).allMatch(p -> together.get(p) == p)) {
                 return alike;
@@ -389,7 +394,7 @@ public final class Grower {
         }
 
         long worth() {
-            return new Chooser(taste, level, Grower.this::follow).worth(open, phrases, together, mandatory);
+            return new Chooser(taste, level, Grower.this::follow, textures()).worth(open, phrases, together, mandatory);
         }
 
         /** Every first phrase as it is treated; every repeat open, each treatment it takes over at a deduction. */
@@ -421,6 +426,10 @@ public final class Grower {
                     : option.ids().stream().filter(id -> there >= 0 && alike.has(there, id) && !below.has(note, id)).count();
             return taken == 0 ? option : option.with(option.gain() - (int) taken * taste.deductions().again(), option.tight(), option.blocked());
         }
+    }
+
+    private Set<String> textures() {
+        return situation.vocabulary().all().stream().filter(Ornament::texture).map(Ornament::id).collect(java.util.stream.Collectors.toSet());
     }
 
     /** Whether two treatments of neighbouring notes can follow one another at this tempo. */

@@ -6,6 +6,7 @@ import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * The exact choice within one phrase: of all ways to treat its notes that keep to its budgets, the one that taste likes best.
@@ -43,8 +44,9 @@ final class PhraseChooser {
      * @param alike what is taken off when the decorated note before carried the same
      * @param neighbours the same when that is the note just before
      * @param alternating what is taken off when not that one did but the decorated note before it
+     * @param textures what goes on from note to note and is not dull for it
      */
-    record Dullness(long alike, long neighbours, long alternating) {}
+    record Dullness(long alike, long neighbours, long alternating, Set<String> textures) {}
 
     /**
      * A choice.
@@ -206,6 +208,9 @@ final class PhraseChooser {
         for (int k = 0; k < has.length; k++) {
             has[k] = new BitSet();
             for (String id : kinds.get(k)) {
+                if (dullness.textures().contains(id)) {
+                    continue;
+                }
                 has[k].set(numbers.computeIfAbsent(id, i -> numbers.size()));
             }
         }

@@ -155,8 +155,25 @@ public record Taste(
             boolean breakdown = plucking.equals("breakdown") || plucking.equals("by-tune") && type.id().equals("breakdown");
             way = breakdown ? "plectrum-breakdown" : way;
         }
-        return BY_NAME.get(way).in(type);
+        Taste taste = BY_NAME.get(way).in(type);
+        return instrument.school("triplet", school).equals("even") ? taste.withEvenTriplets() : taste;
     }
+
+    /** With three even notes in the time of two where else the second note of the tune would keep its beat. */
+    private Taste withEvenTriplets() {
+        List<Level> levels = rungs.stream().map(l -> {
+            if (!l.ornaments().contains(STEPWISE)) {
+                return l;
+            }
+            List<String> variations = new ArrayList<>(l.variations());
+            variations.add("triplet");
+            return new Level(l.name(), l.ornaments().stream().filter(id -> !id.equals(STEPWISE)).toList(), variations, l.free(), l.repeats(),
+                    l.perPhrase(), l.heavyPerPhrase(), l.tightAllowed(), l.least());
+        }).toList();
+        return new Taste(provenance, levels, deductions, tightOneIn, smallGain, separates, mostOnANote, liking);
+    }
+
+    private static final String STEPWISE = "stepwise-triplet";
 
     /** As {@link #of(Instrument, School, Head)}, for an arrangement. */
     public static Taste of(Arrangement arrangement) {

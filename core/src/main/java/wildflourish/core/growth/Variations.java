@@ -26,6 +26,7 @@ import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Timeline.Stand;
+import wildflourish.core.tune.Tuplet;
 
 /** Finds the variations that fit a tune on an instrument, and the player's own licks where the melody allows them. */
 public final class Variations {
@@ -157,6 +158,11 @@ public final class Variations {
         }
     }
 
+    /** One of three notes in the time of two quavers. */
+    private static Note triplet(Pitch pitch, int position) {
+        return note(pitch, Ratio.of(1, 12)).withTuplet(Optional.of(new Tuplet(3, 2, position, 3)));
+    }
+
     private Optional<Stand> follows(int n) {
         Stand stand = tune.note(n);
         return n + 1 < tune.size() && tune.note(n + 1).onset().equals(stand.onset().plus(stand.note().length()))
@@ -174,6 +180,10 @@ public final class Variations {
         if (quavers && a.strength() > 0 && !a.meter().isCompound() && a.pitch().midi() != b.pitch().midi()) {
             offer(n, n + 2, "double", note(a.pitch(), SEMIQUAVER), note(b.pitch(), SEMIQUAVER),
                     note(a.pitch(), SEMIQUAVER), note(b.pitch(), SEMIQUAVER));
+        }
+        int third = b.pitch().diatonic() - a.pitch().diatonic();
+        if (quavers && a.strength() > 0 && Math.abs(third) == 2) {
+            offer(n, n + 2, "triplet", triplet(a.pitch(), 0), triplet(step(n, a.pitch(), third / 2), 1), triplet(b.pitch(), 2));
         }
         if (a.note().length().equals(CROTCHET) && b.note().length().equals(CROTCHET) && a.strength() > 0
                 && n + 1 < phrase.lastNote() && a.pitch().midi() != b.pitch().midi()) {

@@ -114,6 +114,19 @@ public final class ButtonBoard implements Layout {
         return fingersRise.get(button.rowIndex());
     }
 
+    /** Whether of two fingers of one hand the one that lies toward the little finger plays the button nearer the index. */
+    public boolean isCrossed(Place.Pressed one, Place.Pressed other) {
+        double buttons = (other.button().across() - one.button().across()) * (fingersRise(one.button()) ? 1 : -1);
+        int fingers = other.finger() - one.finger();
+        return one.button().isOnTheSideOf(other.button()) && homesAlongRows(one.button())
+                && (buttons >= 1 && fingers < 0 || buttons <= -1 && fingers > 0);
+    }
+
+    /** Whether the fingers lie side by side along the rows, and not each over a column of its own. */
+    private boolean homesAlongRows(Button button) {
+        return file.reach() == null;
+    }
+
     /** The rows' names with their sides, in order: {@code left C}, {@code D}. */
     public List<String> rowNames() {
         List<String> all = new ArrayList<>();

@@ -16,6 +16,11 @@ final class ButtonHand extends Hand {
 
     /** Buttons by which two fingers of a hand may lie farther apart than their numbers say, from memory. */
     private static final double STRETCH = 2;
+    /** Semitones within which the next button up, or the one below, still says the same as the scale neighbour; from memory. */
+    private static final int NEXT_ABOVE = 5;
+    private static final int NEXT_BELOW = 2;
+
+    private static final int IN_TURN = 3;
 
     private final Pressed at;
     private final ButtonBoard board;
@@ -33,21 +38,67 @@ final class ButtonHand extends Hand {
         return switch (move) {
             case SOUND, TOUCH, SLUR, BREATH, SWELL -> still(move, ornament);
             case STROKE, TONGUE -> new Gesture.Part(move, ornament, pitch, new Means.Press(alternate(strokes++)));
-            case GRACE, PASSING -> other(move, byMusic(motion.helper()), ornament);
+            case GRACE -> grace(motion.helper(), ornament);
+            case PASSING -> other(move, byMusic(motion.helper()), ornament);
             case WAVER, CUT, TAP, CRAN_CUT, SLIDE, BEND, FALL, POP, SLAP, OVERLAP, CLOSE, HAMMER, PULL, COMPANY ->
                 throw cannot(move);
         };
     }
 
-    /** The same button by two fingers in turn. */
+    /** The same button by three fingers in turn, or as many as reach it. */
     private Pressed alternate(int nth) {
-        if (nth % 2 == 0) {
-            return at;
+        List<Pressed> others = board.places(pitch).stream().map(Pressed.class::cast)
+                .filter(p -> p.button().isAlso(at.button()) && p.direction().equals(at.direction()) && p.finger() != at.finger())
+                .sorted(Comparator.comparingInt(Pressed::strain)).limit(IN_TURN - 1).toList();
+        int turn = nth % (others.size() + 1);
+        return turn == 0 ? at : others.get(turn - 1);
+    }
+
+    /**
+     * A grace: the scale neighbour where it lies in this bellows direction; else the next button up that does, or the semitone
+     * below on the other row (common practice of the two-row boxes).
+     */
+    private Gesture.Part grace(HelperNote helper, String ornament) {
+        try {
+            return other(Move.GRACE, byMusic(helper), ornament);
+        } catch (Hindrance e) {
+            boolean above = helper instanceof HelperNote.Steps(int steps) && steps == 1;
+            boolean below = helper instanceof HelperNote.Steps(int steps) && steps == -1;
+            List<Pitch> near = board.pitches().stream()
+                    .filter(p -> above ? p.midi() > pitch.midi() && p.midi() <= pitch.midi() + NEXT_ABOVE
+                            : below && p.midi() < pitch.midi() && p.midi() >= pitch.midi() - NEXT_BELOW)
+                    .sorted(Comparator.comparingInt(p -> Math.abs(p.midi() - pitch.midi()))).toList();
+            for (Pitch other : near) {
+                Optional<Pressed> there = board.places(other).stream().map(Pressed.class::cast)
+                        .filter(p -> p.direction().equals(at.direction()) && canHold(at, p)).min(order());
+                if (there.isPresent()) {
+                    return new Gesture.Part(Move.GRACE, ornament, other, new Means.Press(there.get()));
+                }
+            }
+            throw e;
         }
-        return board.places(pitch).stream().map(Pressed.class::cast)
-                .filter(p -> p.button().isAlso(at.button()) && p.direction().equals(at.direction())
-                        && p.finger() != at.finger())
-                .min(Comparator.comparingInt(Pressed::strain)).orElse(at);
+    }
+
+    /** The nearest button first; a finger that has just played the note before is taken last. */
+    private Comparator<Pressed> order() {
+        return Comparator.comparing((Pressed p) -> isBusy(p)).thenComparingInt(Pressed::strain).thenComparingDouble(this::away);
+    }
+
+    private boolean isBusy(Pressed finger) {
+        return situation.tune().before(stand.index())
+                .filter(b -> b.onset().plus(b.sounding()).equals(stand.onset()))
+                .filter(b -> situation.plan().at(b.index()) instanceof Pressed p && p.finger() == finger.finger()
+                        && p.button().isOnTheSideOf(finger.button())).isPresent();
+    }
+
+    @Override
+    void checkStart(Gesture.Part first) {
+        boolean sameButton = first.means() instanceof Means.Press(var p) && first.move() == Move.GRACE && isBusy(p)
+                && situation.tune().before(stand.index()).map(b -> situation.plan().at(b.index()))
+                        .filter(q -> q instanceof Pressed before && before.button().isAlso(p.button())).isPresent();
+        if (sameButton) {
+            throw new Hindrance(new Obstacle.FingerJustMoved(HowTo.means(first.means()), true));
+        }
     }
 
     private Gesture.Part other(Move move, Pitch helper, String ornament) {
@@ -65,7 +116,7 @@ final class ButtonHand extends Hand {
             throw new Hindrance(new Obstacle.WrongBellows(helper, at.direction().get()));
         }
         List<Pressed> free = inDirection.stream().filter(p -> canHold(at, p))
-                .sorted(Comparator.comparingInt(Pressed::strain).thenComparingDouble(this::away)).toList();
+                .sorted(order()).toList();
         if (free.isEmpty()) {
             throw new Hindrance(new Obstacle.NoFreeFinger(helper));
         }

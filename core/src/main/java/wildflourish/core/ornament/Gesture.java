@@ -58,6 +58,13 @@ public record Gesture(
         return along.stream().anyMatch(p -> p.move() == Move.SLUR);
     }
 
+    /** How many strokes of bow, plectrum or plucking hand it takes. */
+    public int strokes() {
+        long later = pulses.stream().flatMap(p -> p.parts().stream()).filter(p -> p.move() == Move.STROKE).count();
+        boolean first = pulses.getFirst().parts().stream().anyMatch(p -> p.move() == Move.STROKE);
+        return (int) later + (first ? 0 : 1);
+    }
+
     /** The notes that sound along. */
     public List<Part> company() {
         return along.stream().filter(p -> p.move() == Move.COMPANY).toList();

@@ -5,7 +5,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.instrument.Place;
-import wildflourish.core.planning.Alternative;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Timeline.Stand;
 
@@ -43,8 +42,8 @@ public final class Gestures {
                 || situation.plan().isChosen(note)) {
             return planned;
         }
-        for (Alternative other : situation.plan().alternatives(note)) {
-            Making there = at(situation, note, ornaments, other.place(), true);
+        for (Place other : situation.plan().elsewhere(note)) {
+            Making there = at(situation, note, ornaments, other, true);
             if (there instanceof Making.Made) {
                 return there;
             }
@@ -149,6 +148,9 @@ public final class Gestures {
         for (int i = 0; i < stack.size(); i++) {
             Ornament ornament = stack.get(i);
             check(ornament);
+            if (!stand.note().marks().graces().isEmpty() && ornament.slot() != Slot.EXIT && ornament.startsWithBlip()) {
+                throw new Hindrance(new Obstacle.OwnGrace());
+            }
             for (Ornament earlier : stack.subList(0, i)) {
                 boolean sameInstant = earlier.slot() == Slot.APPROACH && earlier.startsWithBlip()
                         && ornament.startsWithBlip() && ornament.slot() != Slot.EXIT;
@@ -168,6 +170,10 @@ public final class Gestures {
             throw new Hindrance(new Obstacle.WrongNote(ornament.only()));
         }
         Ratio length = stand.sounding();
+        if (!ornament.lengths().isEmpty() && !ornament.lengths().contains(length)) {
+            throw new Hindrance(new Obstacle.WrongLength("is made for %s".formatted(String.join(" or ",
+                    ornament.lengths().stream().map(NoteValues::inWords).toList()))));
+        }
         if (length.isLess(ornament.from())) {
             throw new Hindrance(new Obstacle.WrongLength(
                     "needs a note worth %s; this one is shorter".formatted(NoteValues.inWords(ornament.from()))));
@@ -182,7 +188,7 @@ public final class Gestures {
     private void spread(Ornament body) {
         Ratio left = stand.sounding();
         List<Ornament.Beat> beats = body.pulses(situation.instrument(), situation.school());
-        for (int i = 0; i < beats.size(); i++) {
+        for (int i = 0; i < beats.size() && left.isPositive(); i++) {
             Ornament.Beat beat = beats.get(i);
             boolean last = i == beats.size() - 1;
             Ratio length = beat.length().or(() -> beat.share().map(s -> s.times(stand.sounding())))
@@ -196,7 +202,7 @@ public final class Gestures {
                 }
                 add(body, beat, left);
             } else {
-                length = last ? left : length;
+                length = last || left.isLess(length) ? left : length;
                 add(body, beat, length);
                 left = left.minus(length);
             }

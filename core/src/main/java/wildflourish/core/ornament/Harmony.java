@@ -41,6 +41,25 @@ final class Harmony {
         return Comparator.comparingInt((Pitch p) -> roughness(p, pitch)).thenComparingInt(p -> Math.abs(p.midi() - pitch.midi()));
     }
 
+    /** Whether a pitch is of the scale of a key; every one is where no key is written. */
+    static boolean isInKey(Key key, Pitch pitch) {
+        if (key.open()) {
+            return true;
+        }
+        for (int step = 0; step < 7; step++) {
+            if (Math.floorMod(key.step(key.tonicPitch(), step).midi() - pitch.midi(), 12) == 0) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** How near a pitch is to a key: its tonic 0, its fifth 1, any other 2. */
+    static int rank(Key key, Pitch pitch) {
+        int above = Math.floorMod(pitch.midi() - key.tonicPitch().midi(), 12);
+        return above == 0 ? 0 : above == 7 ? 1 : 2;
+    }
+
     /** The notes of the chord at a place, in no particular octave: the written one, else the first of the key's that fits. */
     static List<Pitch> chord(Stand stand) {
         return stand.note().marks().chord().map(Harmony::named).filter(c -> !c.isEmpty())
@@ -87,13 +106,14 @@ final class Harmony {
         return all;
     }
 
-    /** Tonic and fifth of a key near a pitch, below before above, as far as they sound well with it. */
+    /** Tonic and fifth of a key near a pitch, the tonic first, below before above, as far as they sound well with it. */
     static List<Pitch> drones(Stand stand) {
         Key key = stand.key();
         Pitch pitch = stand.pitch();
         return near(pitch, List.of(key.tonicPitch(), key.step(key.tonicPitch(), 4))).stream()
                 .filter(p -> p.midi() != pitch.midi() && isSweet(p, pitch))
-                .sorted(Comparator.comparing((Pitch p) -> p.midi() > pitch.midi())
+                .sorted(Comparator.comparingInt((Pitch p) -> rank(key, p))
+                        .thenComparing(p -> p.midi() > pitch.midi())
                         .thenComparingInt(p -> Math.abs(p.midi() - pitch.midi())))
                 .toList();
     }

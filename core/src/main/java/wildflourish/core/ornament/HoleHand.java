@@ -238,8 +238,14 @@ final class HoleHand extends Hand {
         }
         FingerWork.Turn turn = chart.work().turn(pitch, next().pitch())
                 .orElseThrow(() -> new Hindrance(new Obstacle.NoFork(pitch)));
-        return new Gesture.Part(Move.PASSING, ornament, chart.work().above(pitch, turn.upper()),
-                new Means.Hole(turn.lifts()));
+        Pitch upper = chart.work().above(pitch, turn.upper());
+        List<Integer> moving = chart.ways(upper).stream()
+                .filter(w -> w.holes().isClosed(turn.held()) && w.holes().isFork()).findFirst()
+                .map(w -> java.util.stream.IntStream.rangeClosed(1, way.holes().count())
+                        .filter(h -> way.holes().at(h) != w.holes().at(h)).boxed().toList())
+                .orElse(List.of(turn.lifts()));
+        return new Gesture.Part(Move.PASSING, ornament, upper,
+                moving.size() == 1 ? new Means.Hole(moving.getFirst()) : new Means.Holes(moving));
     }
 
     private Gesture.Part grace(Motion motion, String ornament) {

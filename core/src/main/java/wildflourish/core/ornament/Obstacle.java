@@ -91,6 +91,12 @@ public sealed interface Obstacle {
     /** Another ornament of the stack takes the same instant. */
     record Clash(String other) implements Obstacle {}
 
+    /** The tune has graces of its own on the note. */
+    record OwnGrace() implements Obstacle {}
+
+    /** An open string would ring that is not in the key. */
+    record DroneOutOfKey(Pitch string, String key, String remedy) implements Obstacle {}
+
     /** An ornament of the neighbouring note takes the same instant. */
     record ClashWithNeighbour(String other, boolean before) implements Obstacle {}
 
@@ -128,6 +134,8 @@ public sealed interface Obstacle {
             case HeldOver o -> false;
             case NotOnInstrument o -> false;
             case Clash o -> false;
+            case OwnGrace o -> false;
+            case DroneOutOfKey o -> false;
             case ClashWithNeighbour o -> false;
             case NoHands o -> false;
         };
@@ -182,6 +190,9 @@ public sealed interface Obstacle {
             case HeldOver() -> "this note is held over from the one before and does not start here";
             case NotOnInstrument(var why) -> why;
             case Clash(var other) -> "the %s already takes this instant".formatted(other);
+            case OwnGrace() -> "the tune has a grace of its own here";
+            case DroneOutOfKey(var string, var key, var remedy) ->
+                "the open string rings %s, which is not in %s; %s".formatted(string.spoken(), key, remedy);
             case ClashWithNeighbour(var other, var before) ->
                 "the %s of the note %s takes the same instant".formatted(other, before ? "before" : "after");
             case NoHands() -> "choose an instrument first";

@@ -22,6 +22,7 @@ import wildflourish.core.tune.Ratio;
  * @param heavy whether it counts among the weighty ones of which a phrase bears few
  * @param from shortest note value it is placed on
  * @param to longest note value it is placed on, if there is one
+ * @param lengths the only note values it is placed on; empty for all between the two
  * @param only the written pitches it is placed on; empty for all
  * @param pulses its stretches in order; the last one takes what is left of the note
  * @param writing how it stands in a score that others read
@@ -29,6 +30,7 @@ import wildflourish.core.tune.Ratio;
  * @param easier ids of its simpler relatives, the nearest first
  * @param absorbs ids of those that it takes up: where both stand on a note, this one is what is played
  * @param separates whether it sets a note apart from an equal one before it
+ * @param texture whether it goes on from note to note, so that the same again is not dull
  * @param slowestPulse milliseconds over which its pulses are no longer heard as one gesture; 0 where that never happens
  * @param suits where a player would think of it
  */
@@ -40,6 +42,7 @@ public record Ornament(
         boolean heavy,
         Ratio from,
         Optional<Ratio> to,
+        List<Ratio> lengths,
         List<Pitch> only,
         List<Beat> pulses,
         Writing writing,
@@ -47,6 +50,7 @@ public record Ornament(
         List<String> easier,
         List<String> absorbs,
         boolean separates,
+        boolean texture,
         int slowestPulse,
         List<Suit> suits,
         String source) {
@@ -132,6 +136,7 @@ public record Ornament(
     }
 
     public Ornament {
+        lengths = List.copyOf(lengths);
         only = List.copyOf(only);
         pulses = List.copyOf(pulses);
         easier = List.copyOf(easier);

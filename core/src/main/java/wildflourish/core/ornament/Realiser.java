@@ -65,7 +65,7 @@ public final class Realiser {
     public static Performance perform(
             Situation situation, Map<Integer, List<Ornament>> placed, Tempo tempo, Speeds speeds) {
         Realiser realiser = new Realiser(situation, placed, tempo, speeds);
-        if (realiser.playsElsewhere() || situation.lacksSlurs(placed)) {
+        if (realiser.playsElsewhere() || situation.changesStrokes(placed)) {
             realiser = new Realiser(situation.playing(placed), placed, tempo, speeds);
         }
         return realiser.play();
@@ -194,7 +194,8 @@ public final class Realiser {
             stroke(stand, clock, length, false);
         }
         List<Integer> held = new ArrayList<>();
-        for (Pitch pitch : stand.note().pitches()) {
+        graces(stand, clock, length);
+        for (Pitch pitch : heads(stand)) {
             int midi = sounding(pitch);
             Optional<Integer> tied = tiedSounds.stream().filter(i -> sounds.get(i).midi() == midi).findFirst();
             if (tied.isPresent()) {
@@ -209,6 +210,28 @@ public final class Realiser {
         }
         tiedSounds = stand.note().tied() ? held : List.of();
         leave(stand.pitch());
+    }
+
+    /** What of a written chord sounds: over holes the melody alone, elsewhere every note that the instrument has. */
+    private List<Pitch> heads(Stand stand) {
+        return switch (family) {
+            case OPEN_HOLE, THUMB_HOLE, CLOSED_CHANTER, NINE_NOTE_CHANTER -> List.of(stand.pitch());
+            case NONE -> stand.note().pitches();
+            case BOWED, FRETTED, TWO_WAY_REED, ONE_WAY_REED -> stand.note().pitches().size() == 1 ? stand.note().pitches()
+                    : stand.note().pitches().stream().filter(p -> p.equals(stand.pitch()) || situation.instrument().has(p)).toList();
+        };
+    }
+
+    /** The graces that the tune itself has on a note, as far as somebody plays it and the instrument has them. */
+    private void graces(Stand stand, double at, double length) {
+        if (family == Family.NONE || stand.heldOver() || !tiedSounds.isEmpty()) {
+            return;
+        }
+        List<Pitch> graces = stand.note().marks().graces().stream().filter(situation.instrument()::has).toList();
+        double each = graces.isEmpty() ? 0 : Math.min(speeds.of(Move.GRACE).comfortable(), length / (2.0 * graces.size()));
+        for (int i = 0; i < graces.size(); i++) {
+            add(stand, at + i * each, each, sounding(graces.get(i)), Sound.GRACE, Sound.Start.WITHIN);
+        }
     }
 
     private void decorated(Stand stand, Gesture gesture) {
@@ -257,7 +280,7 @@ public final class Realiser {
             }
         }
         melodyEnd = end(running, clock + length, stand, added, melodyEnd);
-        List<Pitch> chord = stand.note().pitches();
+        List<Pitch> chord = heads(stand);
         for (int i = 0; i < chord.size(); i++) {
             add(stand, clock, melodyEnd - clock, sounding(chord.get(i)), Sound.MELODY, start);
         }
@@ -266,6 +289,7 @@ public final class Realiser {
             moves.add(new HandMove(clock, length, part.means(), part.move(), stand.index()));
         }
         sounds.addAll(added);
+        graces(stand, clock, length);
         leave(running == null ? stand.pitch() : running.pitch());
         silent = running == null;
     }

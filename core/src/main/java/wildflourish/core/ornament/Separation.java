@@ -30,7 +30,8 @@ public final class Separation {
 
     /** The stack with a grace at its start: its own, or the one of the school, or the first that the note can take. */
     static List<Ornament> apart(Situation situation, int note, List<Ornament> stack) {
-        if (stack.stream().anyMatch(o -> o.slot() != Slot.EXIT && o.startsWithBlip())) {
+        boolean own = !situation.tune().note(note).note().marks().graces().isEmpty();
+        if (own || stack.stream().anyMatch(o -> o.slot() != Slot.EXIT && o.startsWithBlip())) {
             return stack;
         }
         Optional<Ornament> grace = grace(situation, note);

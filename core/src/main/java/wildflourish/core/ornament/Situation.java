@@ -5,7 +5,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Neck;
 import wildflourish.core.instrument.Place;
 import wildflourish.core.instrument.School;
 import wildflourish.core.planning.Choices;
@@ -33,8 +35,9 @@ public record Situation(
 
     /** As {@link #of(Timeline, Instrument, School)}, with the places that the teacher has chosen. */
     public static Situation of(Timeline tune, Instrument instrument, School school, Choices choices) {
-        return new Situation(tune, instrument, Planner.plan(tune, instrument, school, choices), school, choices,
-                Strokes.of(tune, instrument, school), TuneType.tempoOf(tune.tune().head()));
+        FingeringPlan plan = Planner.plan(tune, instrument, school, choices);
+        return new Situation(tune, instrument, plan, school, choices,
+                Strokes.of(tune, instrument, school).plucking(tune, plan), TuneType.tempoOf(tune.tune().head()));
     }
 
     /** The same made for another tempo. */
@@ -65,7 +68,7 @@ public record Situation(
      * @param placed the ornaments of each note by its index; notes without any may be absent
      */
     public Situation playing(Map<Integer, List<Ornament>> placed) {
-        Strokes struck = lacksSlurs(placed) ? strokes(placed) : strokes;
+        Strokes struck = changesStrokes(placed) ? strokes(placed) : strokes;
         boolean elsewhere = placed.entrySet().stream().anyMatch(e -> e.getKey() < tune.size()
                 && Gestures.make(this, e.getKey(), e.getValue()) instanceof Making.Made(var gesture) && gesture.moved());
         if (!elsewhere) {
@@ -82,7 +85,7 @@ public record Situation(
         });
         FingeringPlan planned = Planner.plan(tune, instrument, school, choices,
                 (note, place) -> !allowed.containsKey(note) || allowed.get(note).contains(place));
-        return new Situation(tune, instrument, planned, school, choices, struck, tempo);
+        return new Situation(tune, instrument, planned, school, choices, struck.plucking(tune, planned), tempo);
     }
 
     /** The places of a note at which what stands on it can be done; none where it can be done nowhere. */
@@ -96,27 +99,45 @@ public record Situation(
         return places;
     }
 
-    /** Whether slurs stand on notes that the strokes do not yet join to the note before. */
-    boolean lacksSlurs(Map<Integer, List<Ornament>> placed) {
-        for (Map.Entry<Integer, List<Ornament>> entry : placed.entrySet()) {
-            for (Ornament ornament : entry.getValue()) {
-                if (ornament.writing().kind() == Ornament.Sign.SLUR && entry.getKey() < tune.size()
-                        && !strokes.at(entry.getKey()).map(s -> s.joined()).orElse(true)) {
-                    return true;
-                }
-            }
+    /** Whether what stands on the notes joins some to the note before, or takes so many strokes, as the strokes do not have it yet. */
+    boolean changesStrokes(Map<Integer, List<Ornament>> placed) {
+        if (!(instrument.layout() instanceof Neck)) {
+            return false;
         }
-        return false;
+        Map<Integer, Integer> counted = counted(placed);
+        boolean bowed = instrument.family() == Family.BOWED;
+        return counted.entrySet().stream().anyMatch(e -> e.getValue() == JOINED
+                ? !strokes.at(e.getKey()).map(s -> s.joined()).orElse(true) : bowed && e.getValue() % 2 == 0);
+    }
+
+    private static final int JOINED = -1;
+
+    /** For each note with ornaments how many strokes it takes, or that it is joined to the note before. */
+    private Map<Integer, Integer> counted(Map<Integer, List<Ornament>> placed) {
+        Map<Integer, Integer> counted = new HashMap<>();
+        placed.forEach((note, ornaments) -> {
+            List<Ornament> played = note < tune.size() ? Gestures.played(this, note, ornaments) : List.of();
+            boolean concerned = played.stream().anyMatch(o -> o.writing().kind() == Ornament.Sign.SLUR
+                    || o.pulses().stream().anyMatch(p -> p.moves().contains(Move.STROKE)));
+            if (concerned && Gestures.make(this, note, ornaments) instanceof Making.Made(var gesture)) {
+                counted.put(note, gesture.slurred() ? JOINED : gesture.strokes());
+            }
+        });
+        return counted;
     }
 
     private Strokes strokes(Map<Integer, List<Ornament>> placed) {
-        Set<Integer> joined = new HashSet<>();
-        placed.forEach((note, ornaments) -> {
-            if (note < tune.size() && ornaments.stream().anyMatch(o -> o.writing().kind() == Ornament.Sign.SLUR)
-                    && Gestures.make(this, note, ornaments) instanceof Making.Made) {
-                joined.add(note);
+        Map<Integer, Integer> counted = counted(placed);
+        return Strokes.of(tune, instrument, school, new Strokes.Asked() {
+            @Override
+            public boolean joins(int note) {
+                return counted.getOrDefault(note, 1) == JOINED;
+            }
+
+            @Override
+            public int strokes(int note) {
+                return Math.max(1, counted.getOrDefault(note, 1));
             }
         });
-        return Strokes.of(tune, instrument, school, joined::contains);
     }
 }

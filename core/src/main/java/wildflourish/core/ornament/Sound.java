@@ -35,4 +35,6 @@ public record Sound(double atMs, double forMs, int midi, String role, int bar, i
     }
 
     public static final String MELODY = "melody";
+    /** The role of a grace that the tune itself has. */
+    public static final String GRACE = "grace";
 }

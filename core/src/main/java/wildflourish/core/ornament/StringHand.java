@@ -17,11 +17,13 @@ final class StringHand extends Hand {
     private final Stopped at;
     private final Neck neck;
     private int strokes;
+    private int lastString;
 
     StringHand(Situation situation, Stand stand, Stopped at) {
         super(situation, stand);
         this.at = at;
         this.neck = (Neck) situation.instrument().layout();
+        this.lastString = at.index();
     }
 
     @Override
@@ -57,25 +59,54 @@ final class StringHand extends Hand {
     private Gesture.Part stroke(HelperNote helper, String ornament) {
         int nth = strokes++;
         if (helper instanceof HelperNote.Itself) {
+            lastString = at.index();
             return new Gesture.Part(Move.STROKE, ornament, pitch, new Means.Stroke(nth));
         }
-        Neck.OpenString string = neck.strings().get(openIndex(helper));
+        lastString = openIndex(helper);
+        Neck.OpenString string = neck.strings().get(lastString);
+        if (!(helper instanceof HelperNote.OwnOpenString) && !Harmony.isInKey(stand.key(), string.open())) {
+            throw new Hindrance(new Obstacle.DroneOutOfKey(string.open(), stand.key().spoken(), remedy(string)));
+        }
         return new Gesture.Part(Move.STROKE, ornament, string.open(), new Means.Stroke(nth));
     }
 
-    /** Which open string a helper names, from 0; never the one that the note lies on. */
+    /** The capo that takes a string to the tonic or the fifth of the key, if one of the low frets does, or another tuning. */
+    private String remedy(Neck.OpenString string) {
+        Pitch tonic = stand.key().tonicPitch();
+        for (int fret = 1; fret <= 5 && situation.instrument().takesCapo(); fret++) {
+            int above = Math.floorMod(string.open().midi() + fret - tonic.midi(), 12);
+            if (above == 0 || above == 7) {
+                return "put the capo %d frets higher, or tune the string to %s".formatted(fret, tonic.spoken());
+            }
+        }
+        return "tune the string to " + tonic.spoken();
+    }
+
+    /**
+     * Which open string a helper names, from 0; never the one that the note lies on, and never the one just plucked, which
+     * still rings.
+     */
     private int openIndex(HelperNote helper) {
         int first = neck.strings().size() - 1;
         int index = switch (helper) {
-            case HelperNote.FirstString f -> first == at.index() ? first - 1 : first;
+            case HelperNote.FirstString f -> free(first);
             case HelperNote.ShortString s -> 0;
-            case HelperNote.StringNearer(int places) -> Math.min(first, at.index() + places);
+            case HelperNote.StringNearer(int places) -> free(Math.min(first, at.index() + places));
             case HelperNote.OwnOpenString o -> at.index();
             default -> throw new IllegalStateException("not an open string: " + helper);
         };
         boolean isShort = neck.strings().get(index).isShort();
         if (index == at.index() && !(helper instanceof HelperNote.OwnOpenString) || helper instanceof HelperNote.ShortString && !isShort) {
             throw new Hindrance(new Obstacle.NoSecondNote("open string", "the melody lies on it"));
+        }
+        return index;
+    }
+
+    /** A string that is neither the melody's nor the one just plucked: the one named, else the next below it. */
+    private int free(int named) {
+        int index = named;
+        while (index > 0 && (index == at.index() || index == lastString)) {
+            index--;
         }
         return index;
     }
@@ -167,7 +198,9 @@ final class StringHand extends Hand {
     }
 
     private List<Pitch> openPitches() {
-        return neck.strings().stream().map(Neck.OpenString::open).sorted(Harmony.sweetestWith(pitch)).toList();
+        // The key decides before the interval: its tonic, its fifth, then its other notes.
+        return neck.strings().stream().map(Neck.OpenString::open).filter(p -> Harmony.isInKey(stand.key(), p))
+                .sorted(Comparator.comparingInt((Pitch p) -> Harmony.rank(stand.key(), p)).thenComparing(Harmony.sweetestWith(pitch))).toList();
     }
 
     private Pitch openPitch(Stopped place) {

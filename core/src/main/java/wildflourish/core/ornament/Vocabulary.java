@@ -36,6 +36,7 @@ public final class Vocabulary {
             Boolean heavy,
             String from,
             String to,
+            List<String> lengths,
             List<String> only,
             String plucked,
             List<String> instruments,
@@ -45,6 +46,7 @@ public final class Vocabulary {
             List<String> easier,
             List<String> absorbs,
             Boolean separates,
+            Boolean texture,
             Integer slowestPulse,
             List<Ornament.Suit> suits,
             String source) {}
@@ -144,10 +146,11 @@ public final class Vocabulary {
             return new Ornament(
                     row.id(), row.name(), row.key().charAt(0), slot, Boolean.TRUE.equals(row.heavy()),
                     Ratio.parse(row.from()), Optional.ofNullable(row.to()).map(Ratio::parse),
+                    row.lengths() == null ? List.of() : row.lengths().stream().map(Ratio::parse).toList(),
                     row.only() == null ? List.of() : row.only().stream().map(Pitch::parse).toList(),
                     row.pulses().stream().map(Vocabulary::beat).toList(), writing(row.writing()), row.how(),
                     row.easier() == null ? List.of() : row.easier(), row.absorbs() == null ? List.of() : row.absorbs(),
-                    Boolean.TRUE.equals(row.separates()), row.slowestPulse() == null ? 0 : row.slowestPulse(),
+                    Boolean.TRUE.equals(row.separates()), Boolean.TRUE.equals(row.texture()), row.slowestPulse() == null ? 0 : row.slowestPulse(),
                     row.suits() == null ? List.of() : row.suits(), row.source());
         } catch (IllegalArgumentException | NullPointerException e) {
             throw new DataFault(file + ": " + row.id() + ": " + e.getMessage());

@@ -18,20 +18,27 @@ public final class FingeringPlan {
     private final Instrument instrument;
     private final List<Place> places;
     private final Optional<Workings> workings;
+    private final Dearer dearer;
     private final int cost;
     /** Worked out once a note, when first asked for. */
     private final AtomicReferenceArray<List<Alternative>> alternatives;
 
-    FingeringPlan(Instrument instrument, List<Place> places, Workings workings) {
+    /** How much dearer a plan gets with a note elsewhere; empty where the workings know it themselves. */
+    interface Dearer {
+        Optional<Integer> by(int note, Place place);
+    }
+
+    FingeringPlan(Instrument instrument, List<Place> places, Workings workings, int odd, Dearer dearer) {
+        this.dearer = dearer;
         this.instrument = instrument;
         this.places = List.copyOf(places);
         this.alternatives = new AtomicReferenceArray<>(this.places.size());
         this.workings = Optional.ofNullable(workings);
-        this.cost = workings == null ? 0 : workings.cost(workings.best());
+        this.cost = workings == null ? 0 : workings.cost(workings.best()) + odd;
     }
 
     static FingeringPlan asWritten(Timeline tune, Instrument instrument) {
-        return new FingeringPlan(instrument, Collections.nCopies(tune.size(), new Place.AsWritten()), null);
+        return new FingeringPlan(instrument, Collections.nCopies(tune.size(), new Place.AsWritten()), null, 0, (note, place) -> Optional.empty());
     }
 
     public Instrument instrument() {
@@ -76,10 +83,20 @@ public final class FingeringPlan {
     public List<Alternative> alternatives(int note) {
         List<Alternative> known = alternatives.get(note);
         if (known == null) {
-            known = workings.map(w -> w.alternatives(note)).orElse(List.of());
+            known = workings.map(w -> exactly(note, w.alternatives(note))).orElse(List.of());
             alternatives.set(note, known);
         }
         return known;
+    }
+
+    private List<Alternative> exactly(int note, List<Alternative> all) {
+        return all.stream().map(a -> new Alternative(a.place(), dearer.by(note, a.place()).orElse(a.extra())))
+                .sorted(java.util.Comparator.comparingInt(Alternative::extra)).toList();
+    }
+
+    /** The other places of a note in the order of what they cost between the places that its neighbours have. */
+    public List<Place> elsewhere(int note) {
+        return workings.map(w -> w.alternatives(note).stream().map(Alternative::place).toList()).orElse(List.of());
     }
 
     /** Every place that the plan could have given a note, the usual ones first; none for a note held over or missing. */

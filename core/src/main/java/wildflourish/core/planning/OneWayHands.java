@@ -23,7 +23,8 @@ record OneWayHands(ButtonBoard board) implements Hands {
             boolean sameFinger = from.finger() == to.finger();
             tally.add(Term.SAME_FINGER, sameFinger && !a.isAlso(b));
             tally.add(Term.REPEATED_FINGER, sameFinger && a.isAlso(b));
-            tally.add(Term.STRETCH, (int) Math.max(0, Math.abs(b.across() - a.across()) - board.reach()));
+            tally.add(Term.STRETCH, (int) Math.ceil(Math.max(0, Math.abs(b.across() - a.across()) - board.reach())));
+            tally.add(Term.CROSSED_FINGERS, board.isCrossed(from, to));
         }
     }
 }

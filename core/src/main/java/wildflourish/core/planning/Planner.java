@@ -52,7 +52,8 @@ public final class Planner {
                 places.add(all);
             }
         }
-        Workings workings = new Workings(tune, instrument, school, choices, demand, notes, places);
+        Solving solving = new Solving(tune, instrument, school, choices, notes, places);
+        Workings workings = solving.best(demand);
         List<Place> path = workings.best();
         for (int s = 0; s < notes.size(); s++) {
             chosen.set(notes.get(s), path.get(s));
@@ -62,7 +63,7 @@ public final class Planner {
                 chosen.set(i, chosen.get(i - 1));
             }
         }
-        return new FingeringPlan(instrument, chosen, workings);
+        return new FingeringPlan(instrument, chosen, workings, solving.odd(workings), (note, place) -> solving.extra(workings, demand, note, place));
     }
 
     /** How far up the neck the hand has to be ready to go: no farther than the tune's notes ask. */

@@ -30,7 +30,8 @@ record TwoWayHands(ButtonBoard board) implements Hands {
         if (a.isOnTheSideOf(b)) {
             tally.add(Term.SAME_FINGER, from.finger() == to.finger() && !a.isAlso(b));
             int fingers = (to.finger() - from.finger()) * (board.fingersRise(a) ? 1 : -1);
-            tally.add(Term.STRETCH, (int) Math.abs(b.across() - a.across() - fingers));
+            tally.add(Term.STRETCH, (int) Math.ceil(Math.abs(b.across() - a.across() - fingers)));
+            tally.add(Term.CROSSED_FINGERS, board.isCrossed(from, to));
         }
     }
 }

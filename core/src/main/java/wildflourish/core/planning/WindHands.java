@@ -9,7 +9,7 @@ import wildflourish.core.instrument.School;
 record WindHands(Instrument instrument, School school) implements Hands {
 
     /** The value of a school that leaves the choice to the plan. */
-    private static final String BY_PLACE = "by-place";
+    static final String BY_PLACE = "by-place";
 
     @Override
     public void alone(Place place, Tally tally) {

@@ -25,7 +25,7 @@ final class Workings {
     private final Instrument instrument;
     private final Hands hands;
     private final Weights weights;
-    private final Planner.Demand demand;
+    private final Leanings leanings;
     private final List<Integer> notes;
     private final List<List<Place>> places;
     private final List<Optional<String>> chosen;
@@ -37,14 +37,14 @@ final class Workings {
     private final int[] path;
 
     Workings(
-            Timeline tune, Instrument instrument, School school, Choices choices, Planner.Demand demand,
+            Timeline tune, Instrument instrument, School school, Choices choices, Leanings leanings,
             List<Integer> notes, List<List<Place>> places) {
         this.instrument = instrument;
         this.hands = Hands.of(instrument, school);
         this.weights = Weights.of(instrument, school);
         this.notes = notes;
         this.places = places;
-        this.demand = demand;
+        this.leanings = leanings;
         this.chosen = new ArrayList<>();
         this.habits = new ArrayList<>();
         for (int s = 0; s < notes.size(); s++) {
@@ -111,11 +111,13 @@ final class Workings {
     }
 
     private int undemanded(int stage, Place place) {
-        return demand.allows(notes.get(stage), place) ? 0 : AGAINST_DEMAND;
+        return leanings.demand().allows(notes.get(stage), place) ? 0 : AGAINST_DEMAND;
     }
 
     private void own(int stage, Place place, Tally tally) {
         hands.alone(place, tally);
+        tally.add(Term.FIGURE, leanings.departs(notes.get(stage), place));
+        tally.add(Term.BELLOWS_TRAVEL, leanings.strain(notes.get(stage), place));
         tally.add(Term.AGAINST_HABIT, habits.get(stage).filter(h -> !h.equals(place.text())).isPresent());
     }
 
@@ -221,6 +223,10 @@ final class Workings {
     private static String joined(List<String> parts) {
         return parts.size() == 1 ? parts.getFirst()
                 : String.join(", ", parts.subList(0, parts.size() - 1)) + " and " + parts.getLast();
+    }
+
+    int weight(Term term) {
+        return weights.of(term);
     }
 
     Instrument instrument() {

@@ -30,7 +30,7 @@ final class Phrasing {
     }
 
     record Weights(
-            String provenance, Lengths phrase, Lengths line, Lengths part, int undividedUpTo, int repeatedBar,
+            String provenance, Lengths phrase, Lengths phraseInThree, Lengths line, Lengths part, int undividedUpTo, int repeatedBar,
             int startsAgain, int evenStart, int restAtEnd, int tonicAtEnd, int leadRepeats, int leadAfterRest,
             int leadUnlikely) {}
 
@@ -124,7 +124,12 @@ final class Phrasing {
         }
         forced.forEach(note -> starts.add(new Start(note, barOf(note, end), 0)));
         starts.sort((a, b) -> Integer.compare(a.note(), b.note()));
-        return best(starts, new Start(endNote, end, 0), WEIGHTS.phrase(), body, marks);
+        return best(starts, new Start(endNote, end, 0), isInThree() ? WEIGHTS.phraseInThree() : WEIGHTS.phrase(), body, marks);
+    }
+
+    /** Whether bars are short ones of three beats, so that a phrase may well be four of them. */
+    private boolean isInThree() {
+        return !timeline.tune().head().meter().isCompound() && timeline.tune().head().meter().beats().size() == 3;
     }
 
     /** Groups phrases into lines; the index of the first phrase of each. */

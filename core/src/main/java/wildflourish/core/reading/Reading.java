@@ -3,6 +3,7 @@ package wildflourish.core.reading;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.setting.PhraseMarks;
@@ -183,8 +184,12 @@ public record Reading(
         }
         Ratio lead = first.meter().barLength().minus(first.offset());
         boolean onBeat = first.strength() > 0;
-        return "the tune comes in %s beat %d, with a pickup of %s".formatted(onBeat ? "on" : "after", first.beat(), span(lead));
+        return "the tune comes in %s beat %d, with a pickup of %s".formatted(onBeat ? "on" : "after", first.beat(),
+                lead.equals(first.sounding()) ? VALUES.getOrDefault(lead, span(lead)) : span(lead));
     }
+
+    private static final Map<Ratio, String> VALUES = Map.of(Ratio.of(1, 16), "a semiquaver", Ratio.of(1, 8), "a quaver",
+            Ratio.of(1, 4), "a crotchet", Ratio.of(3, 8), "a dotted crotchet", Ratio.of(1, 2), "a minim");
 
     private static String span(Ratio length) {
         Ratio quavers = length.times(8);
@@ -207,13 +212,28 @@ public record Reading(
                 int firstFrom = firstEnding(timeline, first);
                 String next = p + 1 < parts.size() ? "leads on into part " + parts.get(p + 1).name()
                         : "ends the tune";
-                all.add(new SecondTime(second.fromNote(), "the first time through part %s, %s leads back to %s; the second time, %s %s".formatted(
-                        part.name(), notes(timeline, firstFrom, first.toNote()),
-                        Figure.name(timeline.note(phrases.getFirst().bodyNote()).pitch()),
-                        notes(timeline, second.fromNote(), second.toNote()), next)));
+                boolean last = i + 1 >= phrases.size() || !phrases.get(i + 1).again();
+                all.add(new SecondTime(second.fromNote(), "the %s time through part %s, %s leads back to %s; the %s time, %s %s".formatted(
+                        times(timeline, firstFrom, 1), part.name(), notes(timeline, firstFrom, first.toNote()),
+                        Figure.name(timeline.note(phrases.getFirst().bodyNote()).pitch()), times(timeline, second.fromNote(), 2),
+                        notes(timeline, second.fromNote(), second.toNote()), last ? next : "leads back again")));
             }
         }
         return all;
+    }
+
+    private static final List<String> ORDINALS = List.of("", "first", "second", "third", "fourth", "fifth", "sixth");
+
+    /** On which times through an ending is played, as its bar says, or as one would guess where it does not. */
+    private static String times(Timeline timeline, int note, int guess) {
+        int bar = timeline.note(note).bar();
+        while (bar > 0 && timeline.tune().bars().get(bar).ending().filter(e -> !e.starts()).isPresent()) {
+            bar--;
+        }
+        List<Integer> times = timeline.tune().bars().get(bar).ending().map(e -> e.times()).orElse(List.of(guess));
+        List<String> words = times.stream().map(t -> t < ORDINALS.size() ? ORDINALS.get(t) : t + "th").toList();
+        return words.size() == 1 ? words.getFirst()
+                : String.join(", ", words.subList(0, words.size() - 1)) + " and " + words.getLast();
     }
 
     private static int firstEnding(Timeline timeline, Phrase first) {

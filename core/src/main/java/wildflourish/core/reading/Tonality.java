@@ -29,7 +29,7 @@ public record Tonality(
 
     record Weights(
             String provenance, List<Mode> modes, int inScale, int outside, int onTonic, int onFifth, int restOnTonic,
-            int restOnFifth, int lastOnTonic, int firstOnTonic, int written) {}
+            int restOnFifth, int lastOnTonic, int firstOnTonic, int written, double passing) {}
 
     private static final Weights WEIGHTS = DataFile.read("reading/tonality.json", Weights.class);
     private static final List<String> NUMBERS =
@@ -45,9 +45,7 @@ public record Tonality(
         }
         double[] time = new double[12];
         double[] rests = new double[12];
-        for (Stand stand : timeline.notes()) {
-            time[stand.pitch().midi() % 12] += stand.note().length().toDouble() * 8;
-        }
+        weigh(timeline, written, time);
         for (Phrase phrase : phrases) {
             rests[timeline.note(phrase.lastNote()).pitch().midi() % 12]++;
         }
@@ -72,6 +70,39 @@ public record Tonality(
             }
         }
         return described(timeline, found, written);
+    }
+
+    /**
+     * The time spent on each pitch class, in quavers. Stretches with a key of their own say nothing about the tune's, as long as
+     * the rest of it is longer; nor does an accidental that takes less than a twentieth of the time.
+     */
+    private static void weigh(Timeline timeline, Key written, double[] time) {
+        double own = 0;
+        double all = 0;
+        for (Stand stand : timeline.notes()) {
+            double quavers = stand.note().length().toDouble() * 8;
+            all += quavers;
+            own += stand.key().equals(written) ? quavers : 0;
+        }
+        boolean elsewhere = own < all / 2;
+        double[] accidental = new double[12];
+        for (Stand stand : timeline.notes()) {
+            if (elsewhere || stand.key().equals(written)) {
+                int pitchClass = stand.pitch().midi() % 12;
+                double quavers = stand.note().length().toDouble() * 8;
+                time[pitchClass] += quavers;
+                accidental[pitchClass] += isInSignature(stand) ? 0 : quavers;
+            }
+        }
+        for (int c = 0; c < 12; c++) {
+            boolean passing = accidental[c] == time[c] && time[c] < all * WEIGHTS.passing();
+            time[c] = passing ? 0 : time[c];
+        }
+    }
+
+    /** Whether a note has the alteration that the signature in force gives its letter. */
+    private static boolean isInSignature(Stand stand) {
+        return stand.key().open() ? false : stand.pitch().alter() == stand.key().alterOf(stand.pitch().step());
     }
 
     private static double worth(Key key, double[] time) {
@@ -121,9 +152,10 @@ public record Tonality(
             }
             byMidi.computeIfAbsent(stand.pitch().midi(), p -> new ArrayList<>()).add(stand.index());
             int pitchClass = stand.pitch().midi() % 12;
-            if (in[pitchClass]) {
+            boolean moved = !stand.key().equals(written) && !stand.key().open();
+            if (in[pitchClass] || isInSignature(stand)) {
                 for (int d = 0; d < 7; d++) {
-                    if (Math.floorMod(plain.step(plain.tonicPitch(), d).midi(), 12) == pitchClass) {
+                    if (!moved && Math.floorMod(plain.step(plain.tonicPitch(), d).midi(), 12) == pitchClass) {
                         degrees.add(d + 1);
                     }
                 }
@@ -134,7 +166,13 @@ public record Tonality(
         }
         List<Integer> once = byMidi.values().stream().filter(n -> n.size() == 1).map(List::getFirst).sorted().toList();
         return new Tonality(Optional.of(key), written, List.copyOf(degrees), outside, once,
-                remark(key, written, degrees));
+                remark(key, written, degrees).or(() -> changes(timeline, written)));
+    }
+
+    /** The first place where another key is written. */
+    private static Optional<String> changes(Timeline timeline, Key written) {
+        return timeline.notes().stream().filter(s -> !s.key().equals(written) && !s.key().open()).findFirst()
+                .map(s -> "from %s on the key is written as %s".formatted(s.barInWords(), s.key().spoken()));
     }
 
     private static Optional<String> remark(Key key, Key written, TreeSet<Integer> degrees) {

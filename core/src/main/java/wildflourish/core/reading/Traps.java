@@ -21,14 +21,17 @@ import wildflourish.core.tune.Timeline.Stand;
 /** What catches students out in a tune, by itself and on an instrument. The words are data. */
 public final class Traps {
 
-    record Words(String kind, String text, String advice) {}
+    /** {@code gravity} tells which is told first where there is no time for all. */
+    record Words(String kind, int gravity, String text, String advice) {}
 
-    record Table(String provenance, List<Words> traps) {}
+    /** {@code barsForOne}: of how many bars one trap is worth a teacher's minute. */
+    record Table(String provenance, int barsForOne, List<Words> traps) {}
 
+    private static final Table TABLE = DataFile.read("reading/traps.json", Table.class);
     private static final Map<String, Words> WORDS = new LinkedHashMap<>();
 
     static {
-        DataFile.read("reading/traps.json", Table.class).traps().forEach(w -> WORDS.put(w.kind(), w));
+        TABLE.traps().forEach(w -> WORDS.put(w.kind(), w));
     }
 
     private static final int USUAL_MULTIPLE = 2;
@@ -61,6 +64,31 @@ public final class Traps {
         return List.copyOf(traps.found);
     }
 
+    /**
+     * The traps that are worth a teacher's minute: about one for every four bars, the gravest first chosen, like ones told in one
+     * line; in the order of the notes.
+     */
+    public static List<Trap> worthTelling(Reading reading, Situation situation) {
+        Map<String, List<Trap>> byKind = new LinkedHashMap<>();
+        of(reading, situation).forEach(t -> byKind.computeIfAbsent(t.kind(), k -> new ArrayList<>()).add(t));
+        int most = Math.max(2, (int) Math.ceil((double) reading.timeline().tune().bars().size() / TABLE.barsForOne()));
+        return byKind.values().stream()
+                .sorted(Comparator.comparingInt((List<Trap> l) -> -WORDS.get(l.getFirst().kind()).gravity())
+                        .thenComparingInt(l -> l.getFirst().note()))
+                .limit(most).map(l -> together(reading.timeline(), l))
+                .sorted(Comparator.comparingInt(Trap::note)).toList();
+    }
+
+    private static Trap together(Timeline tune, List<Trap> like) {
+        Trap first = like.getFirst();
+        if (like.size() == 1) {
+            return first;
+        }
+        List<String> others = like.subList(1, like.size()).stream().limit(4).map(t -> tune.note(t.note()).inWords()).distinct().toList();
+        return new Trap(first.note(), first.kind(), "%s; so %s %s%s".formatted(first.text(), others.size() == 1 ? "is" : "are",
+                String.join(", ", others), like.size() > 5 ? " and more" : ""), first.advice());
+    }
+
     private void add(int note, String kind, String... values) {
         Words words = WORDS.get(kind);
         if (words == null) {
@@ -71,7 +99,11 @@ public final class Traps {
         for (int i = 0; i < values.length; i += 2) {
             filled.put(values[i], values[i + 1]);
         }
-        found.add(new Trap(note, kind, filled(words.text(), filled), filled(words.advice(), filled)));
+        Trap trap = new Trap(note, kind, filled(words.text(), filled), filled(words.advice(), filled));
+        boolean told = found.stream().anyMatch(t -> t.kind().equals(kind) && t.text().equals(trap.text()));
+        if (!told) {
+            found.add(trap);
+        }
     }
 
     private static String filled(String text, Map<String, String> values) {
@@ -240,6 +272,10 @@ public final class Traps {
     }
 
     private void ofBellows() {
+        if (situation.instrument().school("rows", situation.school()).equals("along")) {
+            // Turns along the row are what that school is for.
+            return;
+        }
         for (Trap trap : situation.plan().traps()) {
             add(trap.note(), trap.kind(), "text", trap.text(), "advice", trap.advice());
         }

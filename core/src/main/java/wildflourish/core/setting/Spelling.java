@@ -3,6 +3,7 @@ package wildflourish.core.setting;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Set;
 import wildflourish.core.ornament.Gestures;
 import wildflourish.core.ornament.Making;
 import wildflourish.core.ornament.Notation;
@@ -14,6 +15,7 @@ import wildflourish.core.tune.Element;
 import wildflourish.core.tune.Marks;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Pitch;
+import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
 
 /** Spells a setting out in the signs of ordinary scores, and takes such signs off again. */
@@ -89,11 +91,12 @@ public final class Spelling {
      * The tune without the signs of a setting: the inverse of {@link #spelled}.
      *
      * @param situation the tune with the signs, its further heads taken off by {@link #withoutHeads}
+     * @param own the notes whose graces are the tune's own, beside those of the setting
      * @param missing receives the indices of notes that do not carry the signs that the setting would give them; such
      *     a note is left as it is
      */
-    public static Tune plain(Situation situation, Setting setting, List<Integer> missing) {
-        List<Notation> signs = signs(situation, setting);
+    public static Tune plain(Situation situation, Setting setting, Set<Integer> own, List<Integer> missing) {
+        List<Notation> signs = signs(withGracesOf(own, situation), setting);
         return mapped(situation.tune().tune(), (index, note) -> {
             Marks marks = note.marks();
             Notation sign = signs.get(index);
@@ -110,6 +113,13 @@ public final class Spelling {
                     .withGraces(without(marks.graces(), sign.graces()))
                     .withAnnotations(without(marks.annotations(), annotations(sign))));
         });
+    }
+
+    /** The tune without the graces that are not its own, in the same hands. */
+    private static Situation withGracesOf(Set<Integer> own, Situation situation) {
+        Tune tune = mapped(situation.tune().tune(), (index, note) -> own.contains(index) || note.marks().graces().isEmpty() ? note
+                : note.withMarks(note.marks().withGraces(List.of())));
+        return Situation.of(Timeline.of(tune), situation.instrument(), situation.school(), situation.choices()).at(situation.tempo());
     }
 
     private static <T> boolean endsWith(List<T> list, List<T> end) {

@@ -2,6 +2,7 @@ package wildflourish.core.setting;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Element;
 import wildflourish.core.tune.Note;
@@ -9,6 +10,7 @@ import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Rest;
 import wildflourish.core.tune.Timeline;
+import wildflourish.core.tune.Tuplet;
 
 /**
  * Other notes in place of a stretch of the plain tune. It enters and leaves on the beats on which the stretch does.
@@ -111,12 +113,16 @@ public record Variation(int from, int to, String kind, List<Element> notes) {
         return notes.stream().filter(Note.class::isInstance).map(e -> ((Note) e).pitch()).toList();
     }
 
-    /** As files keep it: {@code F#4:1/8 G4:1/4 z:1/8}, a tie as a trailing {@code -}. */
+    /**
+     * As files keep it: {@code F#4:1/8 G4:1/4 z:1/8}, a tie as a trailing {@code -}; of a tuplet {@code F#4:1/12t3.2.0.3}: three in
+     * the time of two, the first of three notes.
+     */
     public static String text(List<? extends Element> notes) {
         List<String> words = new ArrayList<>();
         for (Element element : notes) {
             switch (element) {
-                case Note note -> words.add(note.pitch() + ":" + note.length() + (note.tied() ? "-" : ""));
+                case Note note -> words.add(note.pitch() + ":" + note.length() + note.tuplet().map(t ->
+                        "t%d.%d.%d.%d".formatted(t.actual(), t.normal(), t.position(), t.count())).orElse("") + (note.tied() ? "-" : ""));
                 case Rest rest -> words.add("z:" + rest.length());
                 case wildflourish.core.tune.Change change -> { }
             }
@@ -133,10 +139,20 @@ public record Variation(int from, int to, String kind, List<Element> notes) {
             if (halves.length != 2) {
                 throw new IllegalArgumentException("'" + word + "' is not a note like F#4:1/8");
             }
-            Ratio length = Ratio.parse(halves[1]);
-            notes.add(halves[0].equals("z") ? Rest.of(length) : Note.of(Pitch.parse(halves[0]), length).withTied(tied));
+            String[] time = halves[1].split("t", 2);
+            Ratio length = Ratio.parse(time[0]);
+            notes.add(halves[0].equals("z") ? Rest.of(length)
+                    : Note.of(Pitch.parse(halves[0]), length).withTuplet(time.length < 2 ? Optional.empty() : Optional.of(tuplet(time[1]))).withTied(tied));
         }
         return notes;
+    }
+
+    private static Tuplet tuplet(String text) {
+        int[] numbers = java.util.Arrays.stream(text.split("\\.")).mapToInt(Integer::parseInt).toArray();
+        if (numbers.length != 4 || numbers[1] < 1 || numbers[0] < 1) {
+            throw new IllegalArgumentException("'" + text + "' is no place in a tuplet like 3.2.0.3");
+        }
+        return new Tuplet(numbers[0], numbers[1], numbers[2], numbers[3]);
     }
 
     /** The names of its notes for reading: {@code A B C sharp}. */

@@ -6,7 +6,7 @@ import java.util.Optional;
 /**
  * A written note or chord.
  *
- * @param pitches one, or the notes of a chord in the order written; the first is the melody
+ * @param pitches one, or the notes of a chord in the order written; the highest is the melody
  * @param length sounding length, the tuplet's factor included; positive
  * @param tied whether a tie runs from it to the next note
  * @param slursOpening how many slurs begin here
@@ -35,9 +35,13 @@ public record Note(
         return new Note(List.of(pitch), length, Optional.empty(), false, 0, 0, Marks.NONE, false);
     }
 
-    /** The melody's pitch: the first of a chord. */
+    /** The melody's pitch: the highest of a chord. */
     public Pitch pitch() {
-        return pitches.getFirst();
+        Pitch highest = pitches.getFirst();
+        for (Pitch pitch : pitches) {
+            highest = pitch.midi() > highest.midi() ? pitch : highest;
+        }
+        return highest;
     }
 
     /** The length as drawn, without the tuplet's factor. */
@@ -51,6 +55,10 @@ public record Note(
 
     public Note withMarks(Marks newMarks) {
         return new Note(pitches, length, tuplet, tied, slursOpening, slursClosing, newMarks, gapAfter);
+    }
+
+    public Note withTuplet(Optional<Tuplet> newTuplet) {
+        return new Note(pitches, length, newTuplet, tied, slursOpening, slursClosing, marks, gapAfter);
     }
 
     public Note withTied(boolean newTied) {

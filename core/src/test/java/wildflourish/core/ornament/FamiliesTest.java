@@ -79,7 +79,7 @@ class FamiliesTest {
         "fiddle | B4:4 | late-vibrato | 1000+1000:71 waving",
         "fiddle | B4:2 | shuffle | 500+250:71 attack, 750+250:71 attack",
         "fiddle | B4:4 | moving-figure | 500+500:69 joined, 1000+500:67 joined, 1500+500:69 joined",
-        "fiddle | B4:2 | drone | 0+1000:76 along",
+        "fiddle | B4:2 | drone | 0+1000:62 along",
         "fiddle | B4:2 | finger-across | 0+1000:64 along",
         "fiddle | A4:2 | unison | 0+1000:69 along",
         "fiddle | B4:2 C#5 | pull-off | 667+333:69 soft",
@@ -223,7 +223,7 @@ class FamiliesTest {
         Situation situation = Tunes.on("fiddle", "B4:3");
         Performance stack = play(situation, 0, "slide", "drone", "note-and-treble");
         assertThat(added(stack, "slide")).isEqualTo("0+85:70 glide");
-        assertThat(added(stack, "drone")).isEqualTo("0+1500:76 along");
+        assertThat(added(stack, "drone")).isEqualTo("0+1500:62 along");
         assertThat(added(stack, "note-and-treble")).isEqualTo(
                 "500+250:71 attack, 750+250:71 attack, 1000+500:71 attack");
         assertThat(stack.melody().getFirst().atMs()).isZero();

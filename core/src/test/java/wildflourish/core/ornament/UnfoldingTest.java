@@ -50,7 +50,7 @@ class UnfoldingTest {
         assertThat(both.sounds()).filteredOn(Unfolding.Heard::along).singleElement()
                 .satisfies(h -> assertThat(h.toMs()).isEqualTo(1000));
         assertThat(both.lanes()).extracting(Unfolding.Lane::name).containsExactly(
-                "stroke", "first finger on the A string", "open E string");
+                "stroke", "first finger on the A string", "open D string");
     }
 
     @Test

@@ -124,9 +124,9 @@ class LadderTest {
         Situation written = Situation.of(wildflourish.core.tune.Timeline.of(spelled), situation.instrument(),
                 situation.school());
         List<Integer> missing = new ArrayList<>();
-        assertThat(Spelling.plain(written, setting, missing)).isEqualTo(situation.tune().tune());
+        assertThat(Spelling.plain(written, setting, java.util.Set.of(), missing)).isEqualTo(situation.tune().tune());
         assertThat(missing).isEmpty();
-        assertThat(Spelling.plain(situation, setting, missing)).isEqualTo(situation.tune().tune());
+        assertThat(Spelling.plain(situation, setting, java.util.Set.of(), missing)).isEqualTo(situation.tune().tune());
         assertThat(missing).containsExactly(0, 1, 2, 3, 4, 6);
     }
 }

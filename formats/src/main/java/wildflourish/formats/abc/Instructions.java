@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import wildflourish.core.growth.VariationKind;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
@@ -64,6 +66,7 @@ import wildflourish.core.tune.TuneType;
  * I:flourish tag closing
  * I:flourish seed 17
  * I:flourish heads 12 1
+ * I:flourish graces 14
  * I:flourish shown 2
  * </pre>
  * {@code elsewhere} has the rungs and placements of the ladders on other instruments; {@code speed} is a student's own floor and comfortable length in milliseconds where they differ from the level's;
@@ -72,7 +75,8 @@ import wildflourish.core.tune.TuneType;
  * variation of the rung that is shown stands for; {@code locked}, {@code forbid} and {@code free} are wishes for growing;
  * {@code time} is a time through, with the rung of each pass through a part and what is varied besides, {@code seed} that of the
  * shuffle that made them; {@code phrase} is what the teacher has settled about the phrase that begins on a note;
- * {@code heads} says how many pitches of a note were added by its ornaments on the rung that is shown;
+ * {@code heads} says how many pitches of a note were added by its ornaments on the rung that is shown, {@code graces} names a
+ * note of it that has graces of the tune's own;
  * {@code place} names the note (counted from 0), the ornament, and the lowest rung that has it; {@code shown} is the rung
  * whose signs stand on the notes; {@code at} a place chosen by hand for a note on an instrument.
  */
@@ -100,6 +104,7 @@ final class Instructions {
         Choices choices = Choices.NONE;
         PhraseMarks marks = PhraseMarks.NONE;
         Map<Integer, Integer> heads = new TreeMap<>();
+        Set<Integer> graced = new TreeSet<>();
         Map<Integer, List<Element>> was = new TreeMap<>();
         Wishes wishes = Wishes.NONE;
         Rounds rounds = Rounds.NONE;
@@ -126,6 +131,7 @@ final class Instructions {
                             .take(words[3].split("\\s+", 3), line.number());
                     case "phrase" -> marks = phrase(marks, Integer.parseInt(words[2]), words[3]);
                     case "heads" -> heads.put(Integer.parseInt(words[2]), Integer.parseInt(words[3]));
+                    case "graces" -> graced.add(Integer.valueOf(words[2]));
                     case "was" -> was.put(Integer.parseInt(words[2]), Stretch.read(words[3], tune.head()));
                     case "locked" -> wishes = wishes.locking(Integer.parseInt(words[2]), true);
                     case "forbid" -> wishes = wishes.forbidding(Integer.parseInt(words[2]), words[3], true);
@@ -161,7 +167,7 @@ final class Instructions {
             Setting setting = ladder.setting(shown);
             List<Integer> missing = new ArrayList<>();
             Situation page = Situation.of(Timeline.of(read), instrument, school, Varied.counted(choices, setting));
-            plain = Varied.undone(Spelling.plain(page, Varied.counted(setting), missing), setting, was);
+            plain = Varied.undone(Spelling.plain(page, Varied.counted(setting), graced, missing), setting, was);
             for (int note : missing) {
                 findings.warning(lines.getFirst().number(), 1,
                         "the signs on note %d are not those of its ladder".formatted(note + 1),
@@ -384,6 +390,8 @@ final class Instructions {
                 lines.add("heads " + note + " " + signs.get(note).heads().size());
             }
         }
+        played.varied().tune().notes().stream().filter(n -> !n.note().marks().graces().isEmpty())
+                .forEach(n -> lines.add("graces " + n.index()));
         lines.add("shown " + shown);
         return lines.stream().map(l -> "I:" + NAME + " " + l).toList();
     }

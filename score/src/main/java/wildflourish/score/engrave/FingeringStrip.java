@@ -70,7 +70,8 @@ public final class FingeringStrip {
             case Neck neck -> {
                 NeckPicture.strings(neck, system, aids.strokes(), shapes);
                 spots.forEach(s -> {
-                    NeckPicture.note(neck, s, aids.strokes() ? strokes.at(s.note()) : Optional.empty(), shapes);
+                    NeckPicture.note(neck, s, aids.strokes() ? strokes.at(s.note()) : Optional.empty(),
+                            aids.strokes() ? strokes.finger(s.note()) : Optional.empty(), shapes);
                     company(s).forEach(m -> {
                         if (m instanceof Means.Finger(var at)) {
                             NeckPicture.company(neck, s.x(), at, shapes);

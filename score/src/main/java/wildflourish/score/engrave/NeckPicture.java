@@ -40,7 +40,7 @@ final class NeckPicture {
     }
 
     static double height(Neck neck) {
-        return strokes(neck) + (hasStrokes(neck) ? 2.2 : 0.6);
+        return strokes(neck) + 2.2;
     }
 
     static void strings(Neck neck, SystemLayout system, boolean strokes, List<Shape> shapes) {
@@ -56,10 +56,13 @@ final class NeckPicture {
         if (strokes && hasStrokes(neck)) {
             FingeringStrip.label(neck.strokes().equals("bow") ? "bow" : "pick", system.left() + 0.3,
                     strokes(neck) + 0.8, shapes);
+        } else if (strokes) {
+            FingeringStrip.label("pluck", system.left() + 0.3, strokes(neck) + 0.8, shapes);
         }
     }
 
-    static void note(Neck neck, FingeringStrip.Spot spot, Optional<Stroke> stroke, List<Shape> shapes) {
+    static void note(
+            Neck neck, FingeringStrip.Spot spot, Optional<Stroke> stroke, Optional<String> plucks, List<Shape> shapes) {
         if (!(spot.place() instanceof Place.Stopped at)) {
             return;
         }
@@ -80,6 +83,9 @@ final class NeckPicture {
         if (!neck.isFretted() && at.shift() > 0) {
             shapes.add(new Shape.Words(at.position(), spot.x(), TOP - 1, 1.1, Face.SANS, Shape.Anchor.MIDDLE, Ink.QUIET));
         }
+        // T, I and M: thumb, index and middle finger of the plucking hand.
+        plucks.ifPresent(f -> shapes.add(new Shape.Words(f.substring(0, 1).toUpperCase(java.util.Locale.ROOT), spot.x(),
+                strokes(neck) + 1.3, 1.4, Face.SANS, Shape.Anchor.MIDDLE, Ink.MUSIC)));
         stroke.ifPresent(s -> stroke(spot.x(), strokes(neck), s, shapes));
     }
 

@@ -70,7 +70,7 @@ public final class StripKey {
             case "bow" -> lines.add("open square: down-bow; V: up-bow; bar: joined to the note before; a coloured sign is"
                     + " our proposal, not on the page");
             case "plectrum" -> lines.add("open square: stroke down; V: stroke up");
-            default -> { }
+            default -> lines.add("T, I, M: thumb, index and middle finger of the plucking hand");
         }
         return lines;
     }
