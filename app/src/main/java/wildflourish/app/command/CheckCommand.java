@@ -13,6 +13,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import wildflourish.core.growth.Check;
+import wildflourish.core.ornament.Situation;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tempo;
 
@@ -41,21 +42,29 @@ final class CheckCommand implements Callable<Integer> {
         List<Check> checks = Check.all(played.arrangement().situation(),
                 played.arrangement().ladder().setting(played.rung()), arrangement.tempo(), arrangement.speeds()).stream()
                 .map(c -> new Check(c.bar(), played.varied().plain(c.note()), c.ornament(), c.verdict(), c.instead())).toList();
+        List<Check.Unknown> unknown = Check.unknown(played.arrangement().situation(),
+                played.arrangement().ladder().setting(played.rung()));
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
-            Output.print(document(arrangement, checks), out);
+            Output.print(document(arrangement, checks, unknown, played.arrangement().situation()), out);
         } else {
             for (Check check : checks) {
                 out.printf("bar %2d, note %3d: %s: %s: %s%s%s%n", check.bar(), check.note(), check.ornament().name(),
                         check.verdict().word(), check.verdict().inWords(),
-                        check.verdict().cleanUpTo().map(t -> "; clean up to " + t.spoken()).orElse(""),
+                        check.verdict().cleanUpTo().map(t -> "; clean up to " + t.spoken()).orElse("")
+                                + check.verdict().speaksUpTo().map(t -> ", speaks up to " + t.spoken()).orElse(""),
                         check.instead().map(o -> "; instead: " + o.name()).orElse(""));
+            }
+            for (Check.Unknown one : unknown) {
+                out.printf("bar %2d, note %3d: %s: blocked: %s%s%n", one.bar(), one.note(), one.ornament(),
+                        one.inWords(played.arrangement().situation()), one.instead().map(o -> "; instead: " + o.name()).orElse(""));
             }
         }
         return read.status();
     }
 
-    private static ObjectNode document(Arrangement arrangement, List<Check> checks) {
+    private static ObjectNode document(
+            Arrangement arrangement, List<Check> checks, List<Check.Unknown> unknown, Situation situation) {
         ObjectNode document = Output.object();
         document.put("instrument", arrangement.instrument().id()).put("tempo", arrangement.tempo().toString());
         ArrayNode findings = document.putArray("findings");
@@ -70,8 +79,14 @@ final class CheckCommand implements Callable<Integer> {
                             .put("hasMs", Output.rounded(r.has().toDouble())),
                     () -> finding.putNull("needsMs").putNull("hasMs"));
             finding.put("cleanUpTo", check.verdict().cleanUpTo().map(Tempo::toString).orElse(null))
+                    .put("speaksUpTo", check.verdict().speaksUpTo().map(Tempo::toString).orElse(null))
                     .put("reason", check.verdict().inWords())
                     .put("instead", check.instead().map(o -> o.id()).orElse(null));
+        }
+        for (Check.Unknown one : unknown) {
+            findings.addObject().put("bar", one.bar()).put("note", one.note()).put("ornament", one.ornament()).put("verdict", "blocked")
+                    .putNull("needsMs").putNull("hasMs").putNull("cleanUpTo").putNull("speaksUpTo")
+                    .put("reason", one.inWords(situation)).put("instead", one.instead().map(o -> o.id()).orElse(null));
         }
         return document;
     }

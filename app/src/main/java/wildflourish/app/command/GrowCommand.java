@@ -117,6 +117,7 @@ final class GrowCommand implements Callable<Integer> {
                         .put("slot", candidate.ornament().slot().name().toLowerCase(Locale.ROOT))
                         .put("verdict", candidate.verdict().word())
                         .put("cleanUpTo", candidate.verdict().cleanUpTo().map(Tempo::toString).orElse(null))
+                        .put("speaksUpTo", candidate.verdict().speaksUpTo().map(Tempo::toString).orElse(null))
                         .put("reason", reasoned.reason())
                         .put("weighed", reasoned.weighed())
                         .put("runnerUp", grower.without(grown.ladder(), r, candidate.note(), candidate.ornament().id())

@@ -377,6 +377,7 @@ public final class DeskView extends BorderPane {
         accelerator(scene, KeyCode.DIGIT7, model::openPractice);
         accelerator(scene, KeyCode.I, () -> onTrellis(t -> trellis.chooseInstrument()));
         accelerator(scene, KeyCode.H, () -> onTrellis(t -> t.places().keepHabit()));
+        accelerator(scene, KeyCode.Q, () -> onTrellis(t -> trellis.togglePlaces()));
         accelerator(scene, KeyCode.G, () -> {
             if (model.screen().get() == DeskModel.Screen.SHELF) {
                 model.growAll();

@@ -186,7 +186,8 @@ final class CandidateRow extends VBox {
 
     private static String text(Candidate candidate, boolean stands, TrellisState state) {
         List<String> lines = new ArrayList<>();
-        candidate.verdict().cleanUpTo().ifPresent(t -> lines.add("clean up to " + t.spoken()));
+        candidate.verdict().cleanUpTo().ifPresent(t -> lines.add("clean up to " + t.spoken()
+                + candidate.verdict().speaksUpTo().map(u -> ", speaks up to " + u.perMinute().floor()).orElse("")));
         if (stands) {
             int from = state.arrangement().ladder().lowestWith(state.note(), candidate.ornament().id());
             lines.add("stands here from “%s” up".formatted(state.arrangement().ladder().rung(from).name()));

@@ -116,6 +116,11 @@ public final class NoteInHand extends VBox {
         scrollSoon();
     }
 
+    /** Opens or closes the list of places to be checked. */
+    void togglePlaces() {
+        place.toggleList();
+    }
+
     /** Puts the keyboard on what the stretch can be varied to. */
     void focusVariations() {
         variations.focusFirst();

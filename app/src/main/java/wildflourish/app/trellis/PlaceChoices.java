@@ -78,6 +78,12 @@ public final class PlaceChoices {
         return place.isPresent();
     }
 
+    /** Checks a list of places, typed or pasted, against the whole tune as it is played on the rung in hand. */
+    public HandCheck check(String list) {
+        TrellisState now = model.state().get();
+        return HandCheck.of(now.hands().tune(), now.arrangement().instrument(), list);
+    }
+
     /** Keeps the place of the note in hand as the habit of its instrument, for every tune; or ends that habit. */
     public void keepHabit() {
         TrellisState now = model.state().get();

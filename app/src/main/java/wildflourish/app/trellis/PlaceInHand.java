@@ -29,10 +29,12 @@ final class PlaceInHand extends VBox {
     private final Button release = new Button("0  let the plan choose");
     private final Button habit = new Button();
     private final HBox own = new HBox(6, typed, habit);
+    private final PlaceList list;
 
     PlaceInHand(TrellisModel model) {
         super(3);
         this.model = model;
+        list = new PlaceList(model);
         place.setId("note-fingers");
         place.setWrapText(true);
         place.setMinHeight(USE_PREF_SIZE);
@@ -59,7 +61,7 @@ final class PlaceInHand extends VBox {
         habit.setMinWidth(USE_PREF_SIZE);
         habit.setTooltip(new Tooltip("play this note here in every tune on this instrument: Ctrl+H"));
         habit.setOnAction(e -> model.places().keepHabit());
-        getChildren().addAll(place, why, minding, others, own);
+        getChildren().addAll(place, why, minding, others, own, list);
     }
 
     void show(TrellisState now) {
@@ -78,6 +80,8 @@ final class PlaceInHand extends VBox {
         others.getChildren().clear();
         own.setVisible(hands);
         own.setManaged(hands);
+        list.setVisible(hands);
+        list.setManaged(hands);
         if (!hands) {
             return;
         }
@@ -89,10 +93,16 @@ final class PlaceInHand extends VBox {
         if (plan.isChosen(now.handsNote())) {
             others.getChildren().add(release);
         }
+        list.show(now);
         typed.setPromptText("or type one, like " + instrument.layout().example());
         boolean kept = now.arrangement().choices().habit(instrument, now.hands().tune().note(now.handsNote()).pitch())
                 .filter(plan.at(now.handsNote()).text()::equals).isPresent();
         habit.setText(kept ? "End habit" : "Keep as habit");
+    }
+
+    /** Opens or closes the list of places to be checked. */
+    void toggleList() {
+        list.toggle();
     }
 
     private Button other(int nth, Alternative alternative, FingeringPlan plan, int note) {

@@ -145,6 +145,13 @@ public final class TrellisView extends BorderPane {
         }
     }
 
+    /** Opens or closes the list of places to be checked. */
+    public void togglePlaces() {
+        if (panel.isVisible()) {
+            panel.togglePlaces();
+        }
+    }
+
     private void toggle(Node one, Node other) {
         boolean show = !one.isVisible();
         other.setVisible(false);

@@ -58,7 +58,8 @@ final class VariationRows extends VBox {
     }
 
     private Node row(Offer offer, int index) {
-        String limit = offer.verdict().cleanUpTo().map(t -> "; clean up to " + t.spoken()).orElse("");
+        String limit = offer.verdict().cleanUpTo().map(t -> "; clean up to " + t.spoken()
+                + offer.verdict().speaksUpTo().map(u -> ", speaks up to " + u.perMinute().floor()).orElse("")).orElse("");
         Button row = new Button("%s\n%s, %s%s".formatted(offer.inWords(), offer.verdict().word(),
                 offer.because().isEmpty() ? "nothing speaks against it" : offer.because(), limit));
         row.setId("variation-" + index);

@@ -4,11 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntFunction;
+import wildflourish.core.ornament.Equivalents;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
+import wildflourish.core.ornament.Vocabulary;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.tune.Tempo;
 
@@ -34,6 +36,33 @@ public record Check(int bar, int note, Ornament ornament, Verdict verdict, Optio
                 all.add(new Check(situation.tune().note(note).barNumber(), note, ornament, verdict, instead));
             }
         });
+        return all;
+    }
+
+    /**
+     * A placement of an ornament that the instrument has not got.
+     *
+     * @param ornament its id, as the file has it
+     * @param instead what says the same on the instrument, if anything does
+     */
+    public record Unknown(int bar, int note, String ornament, Optional<Ornament> instead) {
+
+        /** As a sentence without its full stop. */
+        public String inWords(Situation situation) {
+            return "the %s has no %s".formatted(situation.instrument().name(), ornament.replace('-', ' '));
+        }
+    }
+
+    /** The placements of a setting that the instrument has not got, in the order of the notes. */
+    public static List<Unknown> unknown(Situation situation, Setting setting) {
+        List<Unknown> all = new ArrayList<>();
+        setting.byNote().forEach((note, ids) -> ids.stream().filter(id -> situation.vocabulary().byId(id).isEmpty()).forEach(id -> {
+            Optional<Ornament> instead = java.util.Arrays.stream(wildflourish.core.instrument.Family.values())
+                    .filter(f -> Vocabulary.of(f).byId(id).isPresent())
+                    .flatMap(f -> Equivalents.of(Vocabulary.of(f).known(id), f, situation.vocabulary(), situation.instrument().family()).stream())
+                    .findFirst();
+            all.add(new Unknown(situation.tune().note(note).barNumber(), note, id, instead));
+        }));
         return all;
     }
 

@@ -467,10 +467,32 @@ public final class Grower {
                 .orElseGet(() -> variations.own(variation));
     }
 
+    /** What is taken off because one of the two decorated notes before in the phrase carries the same. */
+    private Optional<Grown.Weighed> dullness(int note, Setting setting) {
+        Phrase phrase = phrases.stream().filter(p -> p.holds(note)).findFirst().orElseThrow();
+        Set<String> textures = textures();
+        Taste.Deductions off = taste.deductions();
+        int seen = 0;
+        for (int n = note - 1; n >= phrase.fromNote() && seen < 2; n--) {
+            List<String> there = setting.variationAt(n).map(v -> List.of(VariationKind.of(v.kind()).id())).orElse(setting.at(n));
+            if (there.isEmpty()) {
+                continue;
+            }
+            seen++;
+            if (setting.at(note).stream().anyMatch(id -> there.contains(id) && !textures.contains(id))) {
+                int points = seen == 2 ? off.alternating() : n == note - 1 ? off.alike() * off.neighbours() : off.alike();
+                return Optional.of(new Grown.Weighed(-points, seen == 2
+                        ? "the last decorated note but one carries the same" : "the decorated note before it carries the same"));
+            }
+        }
+        return Optional.empty();
+    }
+
     private List<Grown.Reasoned> reasoned(int note, Setting setting, AsPlayed played) {
         Verdict together = played.verdict(note, tempo, speeds).orElseThrow();
-        List<Grown.Weighed> terms = options.weighed(note, setting.ornaments(note, situation.vocabulary()),
-                together instanceof Verdict.Tight);
+        List<Grown.Weighed> terms = new ArrayList<>(options.weighed(note, setting.ornaments(note, situation.vocabulary()),
+                together instanceof Verdict.Tight));
+        dullness(note, setting).ifPresent(terms::add);
         List<Grown.Reasoned> all = new ArrayList<>();
         for (String id : setting.at(note)) {
             Candidate alone = candidates.alone(note, situation.vocabulary().known(id));

@@ -23,6 +23,7 @@ import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.ornament.Vocabulary;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.AsPlayed;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
@@ -68,6 +69,8 @@ public record Translation(Ladder ladder, List<Step> steps) {
     private static final int WORTH = 100;
     private static final int FARTHER = 9;
     private static final int TIGHT = 4;
+    /** How many times as much a weighty placement is worth: it is the idea, and a light one in its way gives way. */
+    private static final int HEAVY = 3;
 
     public Translation {
         steps = List.copyOf(steps);
@@ -156,25 +159,81 @@ public record Translation(Ladder ladder, List<Step> steps) {
             return all;
         }
 
+        /** What an answer is, told apart from others of its note. */
+        private record Said(int note, List<String> ids) {}
+
+        /** Answers that turned out not to be playable where the plan has their notes, and pairs that are not one after the other. */
+        private final Set<Said> barred = new HashSet<>();
+        private final Set<List<Said>> barredPairs = new HashSet<>();
+
+        /**
+         * The best answers that hold when they are played: what is chosen with the places of the bare tune is planned as it will be
+         * played; what turns out blocked there, by itself or beside a neighbour, is not chosen again. There are only so many
+         * answers and pairs, so this ends.
+         */
         Translation translation() {
-            List<Answer> chosen = new ArrayList<>();
-            for (int i = 0; i < notes.size(); i++) {
-                chosen.add(best(i));
-            }
-            for (int i = 0; i + 1 < notes.size(); i++) {
-                if (meets(i, chosen.get(i), chosen.get(i + 1))) {
-                    i = resolve(i, i + 1, chosen);
+            while (true) {
+                List<Answer> chosen = new ArrayList<>();
+                for (int i = 0; i < notes.size(); i++) {
+                    chosen.add(best(i));
+                }
+                for (int i = 0; i + 1 < notes.size(); i++) {
+                    if (meets(i, chosen.get(i), chosen.get(i + 1))) {
+                        i = resolve(i, i + 1, chosen);
+                    }
+                }
+                Ladder made = ladder(chosen);
+                if (!learn(chosen, made)) {
+                    return new Translation(made, steps(chosen));
                 }
             }
-            return settle(chosen);
+        }
+
+        private boolean learn(List<Answer> chosen, Ladder made) {
+            boolean more = false;
+            for (Rung rung : made.rungs()) {
+                AsPlayed played = AsPlayed.of(to, rung.setting());
+                for (int i = 0; i < notes.size() && !more; i++) {
+                    int note = notes.get(i);
+                    boolean stands = !rung.setting().at(note).isEmpty();
+                    boolean holds = !stands || played.liesWell(note) && !played.verdict(note, tempo, speeds).orElseThrow().isBlocked();
+                    if (!holds) {
+                        more = bar(i, chosen, played);
+                    }
+                }
+                if (more) {
+                    return true;
+                }
+            }
+            return false;
+        }
+
+        /** Bars an answer, or where it holds by itself the pair it makes with a neighbour; false when that is barred already. */
+        private boolean bar(int i, List<Answer> chosen, AsPlayed played) {
+            boolean alone = played.liesWell(notes.get(i)) && !played.alone(notes.get(i), tempo, speeds).orElseThrow().isBlocked();
+            boolean more = false;
+            if (alone && i > 0 && notes.get(i - 1) == notes.get(i) - 1) {
+                more = barredPairs.add(List.of(said(i - 1, chosen.get(i - 1)), said(i, chosen.get(i))));
+            }
+            if (alone && !more && i + 1 < notes.size() && notes.get(i + 1) == notes.get(i) + 1) {
+                more = barredPairs.add(List.of(said(i, chosen.get(i)), said(i + 1, chosen.get(i + 1))));
+            }
+            return more || barred.add(said(i, chosen.get(i)));
+        }
+
+        private Said said(int i, Answer answer) {
+            return new Said(notes.get(i), Arrays.stream(answer.chosen()).map(o -> o == null ? "" : o.id()).toList());
         }
 
         /** Whether two neighbouring notes' answers stand in each other's way. */
         private boolean meets(int i, Answer first, Answer second) {
-            return notes.get(i + 1) == notes.get(i) + 1 && !follow(first, second);
+            return notes.get(i + 1) == notes.get(i) + 1 && !follow(i, first, second);
         }
 
-        private boolean follow(Answer first, Answer second) {
+        private boolean follow(int i, Answer first, Answer second) {
+            if (!barredPairs.isEmpty() && barredPairs.contains(List.of(said(i, first), said(i + 1, second)))) {
+                return false;
+            }
             for (int r = 0; r < first.gestures().length; r++) {
                 if (first.gestures()[r] != null && second.gestures()[r] != null && Playability.together(
                         first.gestures()[r], second.gestures()[r], tempo, speeds) == Playability.Fit.BLOCKED) {
@@ -187,7 +246,7 @@ public record Translation(Ladder ladder, List<Step> steps) {
         /** The worthiest answer of a note by itself: the first in order of worth that no later one can better. */
         private Answer best(int i) {
             List<Placed> here = placed.get(i);
-            PriorityQueue<int[]> open = new PriorityQueue<>(Comparator.comparingInt((int[] p) -> -worth(p)));
+            PriorityQueue<int[]> open = new PriorityQueue<>(Comparator.comparingInt((int[] p) -> -worth(i, p)));
             Set<List<Integer>> seen = new HashSet<>();
             open.add(new int[here.size()]);
             for (int p = 0; p < here.size(); p++) {
@@ -198,7 +257,7 @@ public record Translation(Ladder ladder, List<Step> steps) {
             Answer best = null;
             while (!open.isEmpty()) {
                 int[] pick = open.poll();
-                if (best != null && worth(pick) <= best.worth()) {
+                if (best != null && worth(i, pick) <= best.worth()) {
                     return best;
                 }
                 Optional<Answer> answer = answer(i, pick);
@@ -254,10 +313,11 @@ public record Translation(Ladder ladder, List<Step> steps) {
             return edges;
         }
 
-        private static int worth(int[] pick) {
+        private int worth(int i, int[] pick) {
             int worth = 0;
-            for (int choice : pick) {
-                worth += choice < 0 ? 0 : Math.max(1, WORTH - choice * FARTHER);
+            for (int p = 0; p < pick.length; p++) {
+                int times = placed.get(i).get(p).ornament().heavy() ? HEAVY : 1;
+                worth += pick[p] < 0 ? 0 : times * Math.max(1, WORTH - pick[p] * FARTHER);
             }
             return worth;
         }
@@ -273,8 +333,11 @@ public record Translation(Ladder ladder, List<Step> steps) {
                     return Optional.empty();
                 }
             }
+            if (!barred.isEmpty() && barred.contains(new Said(notes.get(i), Arrays.stream(chosen).map(o -> o == null ? "" : o.id()).toList()))) {
+                return Optional.empty();
+            }
             Gesture[] gestures = new Gesture[ladder.size()];
-            int worth = worth(pick);
+            int worth = worth(i, pick);
             boolean tight = false;
             List<Ornament> before = List.of();
             for (int r = 0; r < gestures.length; r++) {
@@ -329,7 +392,7 @@ public record Translation(Ladder ladder, List<Step> steps) {
                 for (int o = 0; o < here.size(); o++) {
                     for (int b = 0; b < value.length; b++) {
                         if (value[b] > Long.MIN_VALUE && value[b] + here.get(o).worth() > next[o]
-                                && follow(options.get(s - 1).get(b), here.get(o))) {
+                                && follow(first + s - 1, options.get(s - 1).get(b), here.get(o))) {
                             next[o] = value[b] + here.get(o).worth();
                             from[o] = b;
                         }
@@ -349,38 +412,7 @@ public record Translation(Ladder ladder, List<Step> steps) {
             return last;
         }
 
-        /**
-         * Builds the ladder. Where a note has to be played elsewhere than planned, the whole rung is planned anew; what that
-         * plan would block in turn is taken out.
-         */
-        private Translation settle(List<Answer> chosen) {
-            Set<List<Object>> out = new HashSet<>();
-            Ladder made = ladder(chosen, out);
-            for (int r = 0; r < made.size(); r++) {
-                int rung = r;
-                if (chosen.stream().anyMatch(a -> a.gestures()[rung] != null && a.gestures()[rung].moved())) {
-                    takeOut(made.setting(r), out);
-                    made = out.isEmpty() ? made : ladder(chosen, out);
-                }
-            }
-            return new Translation(made, steps(chosen, out));
-        }
-
-        private void takeOut(Setting setting, Set<List<Object>> out) {
-            Situation playing = to.playing(setting.ornaments(to.vocabulary()));
-            if (playing == to) {
-                return;
-            }
-            for (int note : setting.byNote().keySet()) {
-                Verdict verdict = Playability.of(playing, note, setting.ornaments(note, to.vocabulary()),
-                        n -> setting.ornaments(n, to.vocabulary()), tempo, speeds);
-                if (verdict.isBlocked()) {
-                    setting.at(note).forEach(id -> out.add(List.of(note, id)));
-                }
-            }
-        }
-
-        private Ladder ladder(List<Answer> chosen, Set<List<Object>> out) {
+        private Ladder ladder(List<Answer> chosen) {
             List<Rung> rungs = new ArrayList<>();
             for (int r = 0; r < ladder.size(); r++) {
                 java.util.SortedMap<Integer, List<String>> byNote = new java.util.TreeMap<>();
@@ -388,8 +420,7 @@ public record Translation(Ladder ladder, List<Step> steps) {
                     Set<String> ids = new TreeSet<>();
                     for (int p = 0; p < chosen.get(i).chosen().length; p++) {
                         Ornament ornament = chosen.get(i).chosen()[p];
-                        if (ornament != null && placed.get(i).get(p).rung() <= r
-                                && !out.contains(List.<Object>of(notes.get(i), ornament.id()))) {
+                        if (ornament != null && placed.get(i).get(p).rung() <= r) {
                             ids.add(ornament.id());
                         }
                     }
@@ -402,14 +433,13 @@ public record Translation(Ladder ladder, List<Step> steps) {
             return new Ladder(rungs);
         }
 
-        private List<Step> steps(List<Answer> chosen, Set<List<Object>> out) {
+        private List<Step> steps(List<Answer> chosen) {
             List<Step> steps = new ArrayList<>();
             for (int i = 0; i < notes.size(); i++) {
                 int note = notes.get(i);
                 for (int p = 0; p < placed.get(i).size(); p++) {
                     Placed one = placed.get(i).get(p);
-                    Optional<Ornament> answer = Optional.ofNullable(chosen.get(i).chosen()[p])
-                            .filter(o -> !out.contains(List.<Object>of(note, o.id())));
+                    Optional<Ornament> answer = Optional.ofNullable(chosen.get(i).chosen()[p]);
                     boolean nearest = answer.isPresent() && answer.get().equals(one.choices().getFirst());
                     boolean same = answer.isPresent() && answer.get().id().equals(one.ornament().id())
                             && answer.get().name().equals(one.ornament().name());

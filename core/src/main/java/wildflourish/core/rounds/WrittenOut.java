@@ -176,6 +176,7 @@ public final class WrittenOut {
             bars.set(from, begin.withElements(elements));
         }
         if (last && rounds.tag() != Rounds.Tag.NONE) {
+            completeLastBar();
             frame.tag(rounds.tag()).forEach(b -> append(b, Map.of(), false));
             close(BarLine.Style.FINAL);
         }
@@ -308,6 +309,25 @@ public final class WrittenOut {
     private void label(String part, Optional<String> time) {
         Bar bar = bars.removeLast();
         bars.add(new Bar(bar.number(), bar.elements(), bar.closing(), bar.ending(), Optional.of(part + time.map(t -> ", time " + t).orElse("")), false));
+    }
+
+    /**
+     * Holds the last note until its bar is whole: the tune's pickup would fill it on the next time through, and the tag comes in
+     * on its own first beat.
+     */
+    private void completeLastBar() {
+        Bar bar = bars.getLast();
+        Ratio missing = whole.minus(bar.length());
+        if (missing.isPositive() && missing.isLess(whole)) {
+            List<Element> elements = new ArrayList<>(bar.elements());
+            Element last = elements.removeLast();
+            boolean held = last instanceof Note n && n.tuplet().isEmpty() && !placed.containsKey(notes - 1);
+            elements.add(held ? ((Note) last).withLength(last.length().plus(missing)) : last);
+            if (!held) {
+                elements.add(Rest.of(missing));
+            }
+            bars.set(bars.size() - 1, bar.withElements(elements));
+        }
     }
 
     private void close(BarLine.Style style) {

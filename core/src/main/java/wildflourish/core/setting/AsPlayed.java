@@ -35,6 +35,12 @@ public record AsPlayed(Varied varied, Situation situation) {
                 : Optional.of(Playability.of(situation, now, stack, this::on, tempo, speeds));
     }
 
+    /** As {@link #verdict}, its neighbours left bare. */
+    public Optional<Verdict> alone(int note, Tempo tempo, Speeds speeds) {
+        int now = varied.now(note);
+        return on(now).isEmpty() ? Optional.empty() : Optional.of(Playability.of(situation, now, on(now), tempo, speeds));
+    }
+
     /** Whether the plan has a note of the plain tune where what stands on it can be done. */
     public boolean liesWell(int note) {
         int now = varied.now(note);

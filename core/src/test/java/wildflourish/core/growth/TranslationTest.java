@@ -214,7 +214,10 @@ class TranslationTest {
         return best;
     }
 
-    /** The objective written out anew: 100 for the nearest, 9 less for each step farther, 4 off where it is tight. */
+    /**
+     * The objective written out anew: 100 for the nearest, 9 less for each step farther, three times that for a weighty one, 4 off
+     * where it is tight.
+     */
     private static int worth(
             List<Optional<Ornament>> taken, Situation there, Tempo tempo, SortedMap<Integer, List<String>> full,
             Situation source, Instrument from, Instrument to) {
@@ -229,7 +232,8 @@ class TranslationTest {
             if (fit == Playability.Fit.BLOCKED) {
                 return Integer.MIN_VALUE;
             }
-            worth += Math.max(1, 100 - 9 * rank) - (fit == Playability.Fit.TIGHT ? 4 : 0);
+            int times = source.vocabulary().known(full.get(note).getFirst()).heavy() ? 3 : 1;
+            worth += times * Math.max(1, 100 - 9 * rank) - (fit == Playability.Fit.TIGHT ? 4 : 0);
             List<Optional<Ornament>> stacks = taken;
             var verdict = Playability.of(there, note, List.of(taken.get(note).get()),
                     n -> n < stacks.size() ? stacks.get(n).map(List::of).orElse(List.of()) : List.of(), tempo, FLUENT);

@@ -47,11 +47,40 @@ class HandCheckTest {
     @Test
     void aMiscountedRepeatIsFound() {
         HandCheck missed = check("fiddle", "D 0|D 2|A 0|A 3|D 3|D 1");
-        assertThat(missed.findings()).hasSize(2);
-        assertThat(missed.findings().getFirst().what()).startsWith("G in bar 2: D 1 sounds E");
-        assertThat(missed.findings().getLast().what()).startsWith("the last note of the tune has no place");
+        assertThat(missed.findings()).singleElement().satisfies(f -> {
+            assertThat(f.what()).isEqualTo("G in bar 2 has no place");
+            assertThat(f.remedy()).contains("D 3");
+        });
+        assertThat(missed.right()).isEqualTo(6);
         HandCheck one = check("fiddle", "D 0|D 2|A 0|A 3|D 3|D 3|D 1|D 1");
         assertThat(one.findings()).singleElement().satisfies(f -> assertThat(f.remedy()).contains("it has 7"));
+    }
+
+    /** Text and tune are aligned: one swapped hole and one wrong count are two findings, each in its place. */
+    @Test
+    void aWrongHoleAndAWrongCountAreTwoFindings() {
+        HandCheck check = check("whistle-d", "xxx xxx\nxxx ooo\nxxo ooo\noxx xxx\nxxx ooo\nxxx ooo\nxxx ooo\nxxx xxo");
+        assertThat(check.findings()).hasSize(2);
+        assertThat(check.findings().getFirst().line()).isEqualTo(2);
+        assertThat(check.findings().getFirst().what()).isEqualTo("F sharp in bar 1: xxx ooo sounds G");
+        assertThat(check.findings().getLast().what()).startsWith("xxx ooo is one too many before");
+        assertThat(check.findings().getLast().line()).isBetween(5, 7);
+    }
+
+    @Test
+    void placesMayBeRepeatedInWords() {
+        for (String twice : new String[] {"xxx ooo x2", "xxx ooo twice", "xxx ooo 2 times", "xxx ooo ×2"}) {
+            HandCheck check = check("whistle-d", "xxx xxx|xxx xoo|xxo ooo|oxx xxx|" + twice + "|xxx xxo");
+            assertThat(check.findings()).as(twice).isEmpty();
+            assertThat(check.right()).isEqualTo(7);
+        }
+    }
+
+    /** Holes alone, without a word on the breath, sound a note in either octave. */
+    @Test
+    void aListWithoutBreathIsUnderstood() {
+        Timeline high = Timeline.of(Tunes.of(Meter.of(4, 4), Tunes.d(), "E4 E5 F#5 D5 |"));
+        assertThat(HandCheck.of(high, Instruments.known("whistle-d"), "xxx xxo|xxx xxo|xxx xoo|xxx xxx").findings()).isEmpty();
     }
 
     @Test

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import wildflourish.core.growth.VariationKind;
 import wildflourish.core.ornament.Gestures;
@@ -140,7 +141,20 @@ public final class Handout {
         flow.block(List.of(new Shape.Words(text, LEFT, 2.6, 2.6, Face.SERIF_BOLD, Shape.Anchor.START, Ink.MUSIC)), 4.2);
     }
 
-    private record Use(Set<Integer> bars, Optional<Tempo> limit, String how) {}
+    /** Where an ornament stands, how fast each of them stays clean and still speaks, and how the first one is done. */
+    private record Use(Map<Integer, Limits> byNote, String how) {}
+
+    private record Limits(Optional<Tempo> clean, Optional<Tempo> speaks) {
+
+        boolean isSlowerThan(Limits other) {
+            return clean.isPresent() && other.clean.isPresent() && other.clean.get().isFasterThan(clean.get());
+        }
+
+        String inWords() {
+            return clean.map(t -> "clean up to " + t.spoken() + speaks.map(u -> ", speaks up to "
+                    + (u.beat().equals(t.beat()) ? String.valueOf(u.perMinute().floor()) : u.spoken())).orElse("")).orElse("");
+        }
+    }
 
     private void ornaments() {
         Setting setting = arrangement.ladder().setting(rung);
@@ -150,19 +164,10 @@ public final class Handout {
             Verdict verdict = Playability.of(situation, note, stack,
                     n -> setting.ornaments(n, situation.vocabulary()), arrangement.tempo(), arrangement.speeds());
             if (Gestures.make(situation, note, stack) instanceof Making.Made made) {
-                for (Ornament ornament : stack) {
-                    Use before = uses.get(ornament);
-                    Set<Integer> bars = before == null ? new TreeSet<>() : before.bars();
-                    bars.add(situation.tune().note(note).barNumber());
-                    Optional<Tempo> limit = verdict.cleanUpTo();
-                    if (before != null && before.limit().isPresent()
-                            && limit.map(l -> l.isFasterThan(before.limit().get())).orElse(true)) {
-                        limit = before.limit();
-                    }
-                    String how = before == null
-                            ? HowTo.inWords(ornament, made.gesture(), situation.tune().note(note).pitch())
-                            : before.how();
-                    uses.put(ornament, new Use(bars, limit, how));
+                for (Ornament ornament : Gestures.played(situation, note, stack)) {
+                    uses.computeIfAbsent(ornament, o -> new Use(new TreeMap<>(),
+                            HowTo.inWords(o, made.gesture(), situation.tune().note(note).pitch())))
+                            .byNote().put(note, new Limits(verdict.cleanUpTo(), verdict.speaksUpTo()));
                 }
             }
         });
@@ -192,17 +197,56 @@ public final class Handout {
 
     private void ornament(Ornament ornament, Use use) {
         double indent = LEFT + 6;
-        String where = inWords(use.bars());
-        String limit = use.limit().map(t -> "  ·  clean up to " + t.spoken()).orElse("");
-        String first = "First time: ";
-        int lines = Flow.wrapped(first + use.how(), Face.SANS, TEXT, RIGHT - indent).size();
+        String where = inWords(bars(use.byNote().keySet()));
+        Limits usual = usual(use);
+        String limit = usual.inWords().isEmpty() ? "" : "  ·  " + usual.inWords();
+        boolean together = where.length() + limit.length() < 70;
+        String first = "First time: " + use.how();
+        Map<String, Set<Integer>> worse = worse(use, usual);
+        int lines = Flow.wrapped(first, Face.SANS, TEXT, RIGHT - indent).size() + worse.size() + (together ? 0 : 1);
         flow.need(3 + lines * TEXT * 1.38);
         List<Shape> title = new ArrayList<>(OrnamentMark.at(LEFT + 2.2, 1.3, ornament));
         title.add(new Shape.Words(ornament.name(), indent, 1.95, 2.1, Face.SANS_BOLD, Shape.Anchor.START, Ink.MUSIC));
-        title.add(new Shape.Words(where + limit, RIGHT, 1.95, 1.8, Face.SANS, Shape.Anchor.END, Ink.QUIET));
+        title.add(new Shape.Words(together ? where + limit : usual.inWords(), RIGHT, 1.95, 1.8, Face.SANS, Shape.Anchor.END, Ink.QUIET));
         flow.block(title, 2.8);
-        flow.paragraph(first + use.how(), indent, RIGHT, TEXT, Face.SANS, Ink.MUSIC);
+        if (!together) {
+            flow.paragraph(Character.toUpperCase(where.charAt(0)) + where.substring(1) + ".", indent, RIGHT, TEXT, Face.SANS, Ink.QUIET);
+        }
+        flow.paragraph(first, indent, RIGHT, TEXT, Face.SANS, Ink.MUSIC);
+        worse.forEach((words, where2) -> flow.paragraph("In %s it is tighter: %s.".formatted(inWords(where2), words), indent, RIGHT, TEXT,
+                Face.SANS, Ink.MUSIC));
         flow.space(0.9);
+    }
+
+    private Set<Integer> bars(Set<Integer> notes) {
+        Set<Integer> bars = new TreeSet<>();
+        notes.forEach(n -> bars.add(situation.tune().note(n).barNumber()));
+        return bars;
+    }
+
+    /** What holds for most of an ornament's places; of equally many the faster. */
+    private static Limits usual(Use use) {
+        Map<Limits, Integer> times = new LinkedHashMap<>();
+        use.byNote().values().forEach(l -> times.merge(l, 1, Integer::sum));
+        Limits usual = null;
+        for (Map.Entry<Limits, Integer> one : times.entrySet()) {
+            if (usual == null || one.getValue() > times.get(usual)
+                    || one.getValue().equals(times.get(usual)) && usual.isSlowerThan(one.getKey())) {
+                usual = one.getKey();
+            }
+        }
+        return usual;
+    }
+
+    /** The places at which it is slower than usual, by how slow. */
+    private Map<String, Set<Integer>> worse(Use use, Limits usual) {
+        Map<String, Set<Integer>> worse = new LinkedHashMap<>();
+        use.byNote().forEach((note, limits) -> {
+            if (limits.isSlowerThan(usual)) {
+                worse.computeIfAbsent(limits.inWords(), w -> new TreeSet<>()).add(situation.tune().note(note).barNumber());
+            }
+        });
+        return worse;
     }
 
     private void practice() {
