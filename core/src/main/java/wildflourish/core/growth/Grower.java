@@ -264,7 +264,9 @@ public final class Grower {
         }
 
         /** An option with what has been learned about it. */
-        private Option known(int note, Option option) {
+        private Option known(int note, Option given) {
+            boolean freed = given.variation().isPresent() && wishes.free() && level.perPhrase() > 1;
+            Option option = freed ? given.with(given.gain() + taste.freely(), given.tight(), given.blocked()) : given;
             Playability.Fit fit = learned.get(new Treated(note, option.ids()));
             if (fit == null) {
                 return option;

@@ -28,12 +28,13 @@ import wildflourish.core.tune.TuneType;
  * @param tightOneIn of how many things in a phrase one may be tight, on rungs that allow it at all
  * @param smallGain an ornament worth less is not worth playing its note elsewhere for
  * @param separates whether equal notes run together on the instrument, so that what parts them counts against no budget
+ * @param freely what a variation gains where the teacher lets the melody itself be moved
  * @param mostOnANote how many ornaments are stacked at most
  * @param liking what the kind of tune makes of an ornament
  */
 public record Taste(
         String provenance, List<Level> rungs, Deductions deductions, int tightOneIn, int smallGain, boolean separates,
-        int mostOnANote, Map<String, Liking> liking) {
+        int freely, int mostOnANote, Map<String, Liking> liking) {
 
     /**
      * What is taken off.
@@ -69,10 +70,10 @@ public record Taste(
     /** A file as it stands. */
     record File(
             String provenance, List<Level> rungs, List<ForTypes> types, Deductions deductions, int tightOneIn, int smallGain,
-            boolean separates, int mostOnANote) {
+            boolean separates, int freely, int mostOnANote) {
 
         Taste plain() {
-            return new Taste(provenance, rungs, deductions, tightOneIn, smallGain, separates, mostOnANote, Map.of());
+            return new Taste(provenance, rungs, deductions, tightOneIn, smallGain, separates, freely, mostOnANote, Map.of());
         }
 
         /** As a kind of tune changes it; a type with a word of its own about its meter counts as the type. */
@@ -99,7 +100,7 @@ public record Taste(
         }
         Map<String, Liking> points = new HashMap<>();
         type.like().forEach((id, p) -> points.put(id, new Liking(p, type.because())));
-        return new Taste(provenance, levels, deductions, tightOneIn, smallGain, separates, mostOnANote, points);
+        return new Taste(provenance, levels, deductions, tightOneIn, smallGain, separates, freely, mostOnANote, points);
     }
 
     /**
@@ -170,7 +171,7 @@ public record Taste(
             return new Level(l.name(), l.ornaments().stream().filter(id -> !id.equals(STEPWISE)).toList(), variations, l.free(), l.repeats(),
                     l.perPhrase(), l.heavyPerPhrase(), l.tightAllowed(), l.least());
         }).toList();
-        return new Taste(provenance, levels, deductions, tightOneIn, smallGain, separates, mostOnANote, liking);
+        return new Taste(provenance, levels, deductions, tightOneIn, smallGain, separates, freely, mostOnANote, liking);
     }
 
     private static final String STEPWISE = "stepwise-triplet";
@@ -272,7 +273,7 @@ public record Taste(
             added.add(new Level(level.name(), ornaments, variations, free, level.repeats(), level.perPhrase(),
                     level.heavyPerPhrase(), level.tightAllowed(), level.least()));
         }
-        return new Taste(provenance, added, deductions, tightOneIn, smallGain, separates, mostOnANote, liking);
+        return new Taste(provenance, added, deductions, tightOneIn, smallGain, separates, freely, mostOnANote, liking);
     }
 
     /** Which of these rules a level of a ladder was made from. */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Neck;
 import wildflourish.core.instrument.Place;
 import wildflourish.core.ornament.Gesture;
 import wildflourish.core.ornament.Move;
@@ -268,9 +269,11 @@ public final class Variations {
         }
     }
 
-    private static boolean isAwkward(Place place) {
+    /** Awkward for this instrument: up the neck means farther than its hand is at home. */
+    private boolean isAwkward(Place place) {
+        int home = situation.instrument().layout() instanceof Neck neck ? neck.roam() : 0;
         return place instanceof Place.Fingered f && (f.fingering().holes().hasHalf() || f.fingering().trial())
-                || place instanceof Place.Stopped s && s.shift() > 0;
+                || place instanceof Place.Stopped s && s.shift() > home;
     }
 
     private void octave(Phrase phrase, int octaves) {

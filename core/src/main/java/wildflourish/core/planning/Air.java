@@ -46,10 +46,22 @@ public record Air(List<Use> uses, double startsOpen) {
         }
     }
 
+    /** How far open to begin, as one says it to a student. */
+    public String startInWords() {
+        double[] upTo = {0.15, 0.3, 0.42, 0.58, 0.72, 0.87};
+        String[] words = {"nearly closed", "about a quarter open", "about a third open", "about half open", "about two thirds open",
+            "about three quarters open", "nearly all the way open"};
+        int at = 0;
+        while (at < upTo.length && startsOpen >= upTo[at]) {
+            at++;
+        }
+        return words[at];
+    }
+
     record Costs(String provenance, int airFactor, int air, int onShortNote, int shortMs, int gasp) {}
 
     private static final Costs COSTS = DataFile.read("planning/air.json", Costs.class);
-    private static final int NEVER = 1 << 28;
+    private static final int NEVER = 1 << 30;
     private static final double GRAIN_MS = 50;
 
     private record Drawn(Stand stand, int pass, Bellows direction, int grains, double ms) {}
@@ -89,13 +101,18 @@ public record Air(List<Use> uses, double startsOpen) {
         int n = notes.size();
         int[][] came = new int[n][travel + 1];
         byte[][] how = new byte[n][travel + 1];
+        // Of equally good ways to begin, the one with the bellows nearest their middle: a fraction of any real cost.
         int[] best = new int[travel + 1];
+        for (int p = 0; p <= travel; p++) {
+            best[p] = Math.abs(p - travel / 2);
+        }
+        int scale = travel + 1;
         for (int i = 0; i < n; i++) {
             Drawn note = notes.get(i);
             int[] next = new int[travel + 1];
             Arrays.fill(next, NEVER);
             int gaspFrom = cheapest(best);
-            int air = COSTS.air() + (note.ms() < COSTS.shortMs() ? COSTS.onShortNote() : 0);
+            int air = scale * (COSTS.air() + (note.ms() < COSTS.shortMs() ? COSTS.onShortNote() : 0));
             int most = Math.max(1, (int) (Math.abs(note.grains()) * (COSTS.airFactor() - 1.0)));
             int sign = note.direction() == Bellows.PULL ? 1 : -1;
             for (int to = 0; to <= travel; to++) {
@@ -111,7 +128,7 @@ public record Air(List<Use> uses, double startsOpen) {
                 }
                 boolean room = plain >= 0 && plain <= travel;
                 if (i > 0 && room) {
-                    take(next, came[i], how[i], to, best[gaspFrom] + COSTS.gasp(), gaspFrom, (byte) 2);
+                    take(next, came[i], how[i], to, best[gaspFrom] + scale * COSTS.gasp(), gaspFrom, (byte) 2);
                 }
             }
             best = next;

@@ -26,6 +26,7 @@ record BowedHands() implements Hands {
         Stopped to = (Stopped) second;
         int strings = Math.abs(to.index() - from.index());
         tally.add(Term.STRING_CROSSING, strings > 0);
+        tally.add(Term.THERE_AND_BACK, strings > 0 && before != null && ((Stopped) before).index() == to.index());
         tally.add(Term.STRING_SKIPPED, Math.max(0, strings - 1));
         tally.add(Term.SHIFT, from.shift() != to.shift());
         if (to.isOpen()) {

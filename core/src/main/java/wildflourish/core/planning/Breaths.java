@@ -216,7 +216,11 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
             case SHORTEN -> COSTS.shorten();
             case DROP -> COSTS.drop();
         };
-        cost += endsPhrase.test(last.stand().index()) ? 0 : COSTS.insidePhrase();
+        if (endsPhrase.test(last.stand().index())) {
+            // Before a pickup as well as on the bar line: where a phrase ends, one breathes.
+            return cost;
+        }
+        cost += COSTS.insidePhrase();
         cost += next.stand().strength() == 3 ? 0 : COSTS.insideBar();
         return cost + (next.stand().strength() == 0 && room != Room.DROP ? COSTS.offTheBeat() : 0);
     }

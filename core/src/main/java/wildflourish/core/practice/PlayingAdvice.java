@@ -92,7 +92,7 @@ public record PlayingAdvice(Situation situation, Strokes strokes, Optional<Breat
         List<String> lines = new ArrayList<>();
         breaths.ifPresent(b -> lines.add("longest span on one breath: %.1f seconds%s".formatted(b.longestSeconds(),
                 b.enough() ? "" : "; that is longer than this student's breath: play faster or leave a note out")));
-        air.ifPresent(a -> lines.add("begin with the bellows %d %% open".formatted(Math.round(a.startsOpen() * 100))));
+        air.ifPresent(a -> lines.add("begin with the bellows " + a.startInWords()));
         return lines;
     }
 

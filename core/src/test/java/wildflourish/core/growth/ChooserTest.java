@@ -105,7 +105,7 @@ class ChooserTest {
     }
 
     static Taste taste(List<Taste.Level> levels, Taste.Deductions deductions) {
-        return new Taste("", levels, deductions, ONE_IN, 0, false, 3, Map.of());
+        return new Taste("", levels, deductions, ONE_IN, 0, false, 0, 3, Map.of());
     }
 
     private static Chooser chooser(Problem problem) {

@@ -19,7 +19,7 @@ public final class StripKey {
     public static List<String> lines(Instrument instrument) {
         return switch (instrument.layout()) {
             case Unheld unheld -> List.of();
-            case WindChart chart -> wind(chart);
+            case WindChart chart -> wind(chart, instrument.family().isBlownByMouth());
             case Neck neck -> neck(neck);
             case ButtonBoard board -> board(board);
         };
@@ -29,7 +29,7 @@ public final class StripKey {
     static List<String> ofChart(Instrument instrument) {
         List<String> lines = new ArrayList<>(switch (instrument.layout()) {
             case Unheld unheld -> List.<String>of();
-            case WindChart chart -> wind(chart).subList(0, 1);
+            case WindChart chart -> wind(chart, instrument.family().isBlownByMouth()).subList(0, 1);
             case Neck neck -> neck(neck).subList(0, 2);
             case ButtonBoard board -> board(board);
         });
@@ -46,7 +46,7 @@ public final class StripKey {
         return lines;
     }
 
-    private static List<String> wind(WindChart chart) {
+    private static List<String> wind(WindChart chart, boolean byMouth) {
         List<String> lines = new ArrayList<>();
         boolean thumb = chart.ways(chart.pitches().getFirst()).getFirst().holes().hasThumb();
         lines.add((thumb ? "top circle: the thumb; " : "")
@@ -54,7 +54,8 @@ public final class StripKey {
         boolean blown = chart.pitches().stream().anyMatch(
                 p -> chart.ways(p).stream().anyMatch(w -> w.breath() == Breath.FIRM));
         if (blown) {
-            lines.add("plus sign: the upper octave, more pressure; comma: breathe here, in brackets: in place of this note");
+            lines.add("plus sign: the upper octave, more pressure%s".formatted(byMouth
+                    ? "; comma: breathe here, in brackets: in place of this note" : ""));
         }
         lines.add("a coloured ring: the finger that moves in the ornament; peak = lift it, trough = strike with it,"
                 + " rising line = draw it off slowly");
