@@ -57,7 +57,7 @@ public final class Scores {
         var tempo = TuneType.tempoOf(tune.head());
         Speeds speeds = Speeds.level("fluent");
         return new Arrangement(tune, situation.instrument(), tempo, speeds, School.USUAL,
-                new Grower(situation, tempo, speeds, Taste.of(situation.instrument())).grow().ladder());
+                new Grower(situation, tempo, speeds, Taste.of(situation)).grow().ladder());
     }
 
     public static Engraving trellis(Arrangement arrangement, Set<Integer> open, double width) {

@@ -25,6 +25,7 @@ import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Vocabulary;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.AsPlayed;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
@@ -221,8 +222,18 @@ class TranslationTest {
     private static int worth(
             List<Optional<Ornament>> taken, Situation there, Tempo tempo, SortedMap<Integer, List<String>> full,
             Situation source, Instrument from, Instrument to) {
+        SortedMap<Integer, List<String>> placed = new TreeMap<>();
+        for (int note = 0; note < taken.size(); note++) {
+            placed.put(note, taken.get(note).map(o -> List.of(o.id())).orElse(List.of()));
+        }
+        AsPlayed played = AsPlayed.of(there, new Setting(placed));
         int worth = 0;
         for (int note = 0; note < taken.size(); note++) {
+            boolean holds = taken.get(note).isEmpty() || played.liesWell(note)
+                    && !played.verdict(note, tempo, FLUENT).orElseThrow().isBlocked();
+            if (!holds) {
+                return Integer.MIN_VALUE;
+            }
             if (taken.get(note).isEmpty()) {
                 continue;
             }

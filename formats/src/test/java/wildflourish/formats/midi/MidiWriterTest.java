@@ -90,13 +90,13 @@ class MidiWriterTest {
         assertThat(title).isEqualTo("Tést");
     }
 
-    /** A fluent cut of 75 ms is 144 ticks at 960 ticks to 500 ms. */
+    /** A fluent cut of 45 ms is 86 ticks at 960 ticks to 500 ms. */
     @Test
     void aCutBecomesAShortNoteInsideItsNote() throws Exception {
         assertThat(notes(sequence("G4 A4|", "cut"))).extracting(Written::from, Written::to, Written::midi)
                 .containsExactly(
-                        org.assertj.core.groups.Tuple.tuple(0L, 144L, 81),
-                        org.assertj.core.groups.Tuple.tuple(144L, 1920L, 79),
+                        org.assertj.core.groups.Tuple.tuple(0L, 86L, 81),
+                        org.assertj.core.groups.Tuple.tuple(86L, 1920L, 79),
                         org.assertj.core.groups.Tuple.tuple(1920L, 3840L, 81));
     }
 

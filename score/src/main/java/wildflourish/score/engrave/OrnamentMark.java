@@ -65,7 +65,7 @@ public final class OrnamentMark {
         List<Piece> pieces = new ArrayList<>();
         for (Ornament.Beat beat : ornament.pulses()) {
             boolean brief = beat.length().filter(l -> l.isLess(SHORT)).isPresent()
-                    || beat.share().filter(s -> s.isLess(SHORT_SHARE)).isPresent();
+                    || beat.each().isPresent() || beat.share().filter(s -> s.isLess(SHORT_SHARE)).isPresent();
             int times = beat.again() ? beat.motions().size() > 1 ? 2 : 4 : 1;
             for (int t = 0; t < times; t++) {
                 for (int m = 0; m < beat.motions().size(); m++) {

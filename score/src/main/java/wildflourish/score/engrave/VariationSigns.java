@@ -6,6 +6,7 @@ import wildflourish.core.growth.VariationKind;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Variation;
 import wildflourish.core.setting.Varied;
+import wildflourish.score.display.Bounds;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
 import wildflourish.score.display.Shape;
@@ -35,19 +36,22 @@ final class VariationSigns {
                     i++;
                 }
                 if (!kind.isEmpty()) {
-                    bracket(bar.xs()[from] - 0.1, bar.xs()[i - 1] + 1.3, VariationKind.spoken(kind), stave, shapes);
+                    bracket(bar.xs()[from] - 0.1, bar.xs()[i - 1] + 1.3, VariationKind.spoken(kind), system.right(), stave, shapes);
                 }
             }
         }
         return shapes;
     }
 
-    private static void bracket(double left, double right, String words, List<Shape> stave, List<Shape> shapes) {
+    private static void bracket(
+            double left, double right, String words, double edge, List<Shape> stave, List<Shape> shapes) {
         double y = Math.min(-1.6, Stave.topOf(stave, left, right) - 0.7);
         shapes.add(new Shape.Line(left, y, right, y, 0.14, Ink.GLIDE));
         shapes.add(new Shape.Line(left, y, left, y + TICK, 0.14, Ink.GLIDE));
         shapes.add(new Shape.Line(right, y, right, y + TICK, 0.14, Ink.GLIDE));
-        shapes.add(new Shape.Words(words, left, y - 0.4, WORDS, Face.SANS, Shape.Anchor.START, Ink.GLIDE));
+        Shape.Words name = new Shape.Words(words, left, y - 0.4, WORDS, Face.SANS, Shape.Anchor.START, Ink.GLIDE);
+        boolean runsOver = Bounds.around(List.of(name)).right() > edge;
+        shapes.add(runsOver ? new Shape.Words(words, Math.min(right, edge), y - 0.4, WORDS, Face.SANS, Shape.Anchor.END, Ink.GLIDE) : name);
     }
 
     /** The same on the line of a folded rung: a thick stroke under the notes that are replaced. */
