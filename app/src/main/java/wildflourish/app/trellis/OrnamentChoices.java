@@ -6,6 +6,7 @@ import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Check;
 import wildflourish.core.growth.Grower;
 import wildflourish.core.growth.Relief;
+import wildflourish.core.growth.VariationKind;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.setting.Arrangement;
@@ -46,6 +47,8 @@ public final class OrnamentChoices {
         TrellisState now = model.state().get();
         Optional<Candidate> candidate = now.ranked().stream().filter(c -> c.ornament().id().equals(id)).findFirst();
         if (candidate.isEmpty()) {
+            now.variation().ifPresent(v -> model.tell("%s is varied here (%s): take that back with Delete before you decorate it"
+                    .formatted(TrellisModel.where(now), VariationKind.spoken(v.kind()))));
             return;
         }
         Ornament ornament = candidate.get().ornament();

@@ -92,14 +92,18 @@ class FlourishCommandTest extends CommandLineTest {
         JsonNode full = document.get("rungs").get(4);
         assertThat(full.get("index").asInt()).isEqualTo(4);
         assertThat(full.get("name").asText()).isEqualTo("full");
-        assertThat(full.get("variations")).isEmpty();
+        full.get("variations").forEach(v -> assertThat(v.get("reason").asText()).isNotBlank());
+        int tight = 0;
         for (JsonNode placement : full.get("placements")) {
-            assertThat(placement.get("verdict").asText()).isEqualTo("clean");
+            assertThat(placement.get("verdict").asText()).isIn("clean", "tight");
+            tight += placement.get("verdict").asText().equals("tight") ? 1 : 0;
+            assertThat(placement.get("speaksUpTo").asText()).matches("3/8=\\d+");
             assertThat(placement.get("cleanUpTo").asText()).matches("3/8=\\d+");
             assertThat(placement.get("slot").asText()).isIn("stroke", "approach", "body", "exit");
             assertThat(placement.get("reason").asText()).isNotBlank();
             assertThat(placement.get("bar").asInt()).isBetween(0, 8);
         }
+        assertThat(tight * 3).isLessThanOrEqualTo(full.get("placements").size());
         assertThat(run("grow", file, "--tune", 2, "--instrument", "whistle-d")).isZero();
         assertThat(out.toString()).contains("long roll").contains("clean up to dotted crotchet");
     }
@@ -108,7 +112,7 @@ class FlourishCommandTest extends CommandLineTest {
     void checksEveryPlacementAndOffersSomethingInstead() throws Exception {
         Path decorated = folder.resolve("decorated.abc");
         assertThat(run("convert", file, decorated, "--tune", 2, "--instrument", "whistle-d", "--rung", 4)).isZero();
-        JsonNode fast = json("check", decorated, "--tempo", "3/8=150");
+        JsonNode fast = json("check", decorated, "--tempo", "3/8=190");
         assertThat(fast.get("instrument").asText()).isEqualTo("whistle-d");
         List<String> verdicts = new ArrayList<>();
         List<String> instead = new ArrayList<>();
@@ -121,7 +125,7 @@ class FlourishCommandTest extends CommandLineTest {
             }
         });
         assertThat(verdicts).contains("tight", "blocked");
-        json("check", decorated, "--rung", 4).get("findings").forEach(f -> assertThat(f.get("verdict").asText()).isEqualTo("clean"));
+        json("check", decorated, "--rung", 4).get("findings").forEach(f -> assertThat(f.get("verdict").asText()).isIn("clean", "tight"));
         assertThat(instead).contains("cut");
         assertThat(run("check", decorated)).isZero();
         assertThat(out.toString()).contains("clean up to");

@@ -53,7 +53,7 @@ class ReadingCommandsTest extends CommandLineTest {
         assertThat(order.get(6).get("shareOfTune").asDouble()).isEqualTo(1);
         List<String> kinds = new ArrayList<>();
         document.get("traps").forEach(t -> kinds.add(t.get("kind").asText()));
-        assertThat(kinds).contains("entry", "odd-length", "fourth-finger", "narrow-semitone");
+        assertThat(kinds).contains("entry", "odd-length", "narrow-semitone");
         assertThat(run("read", file, "--tune", 13)).isZero();
         assertThat(out.toString()).contains("learn A1").contains("100 %").doesNotContain("{");
     }

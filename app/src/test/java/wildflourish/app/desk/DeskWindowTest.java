@@ -87,10 +87,10 @@ class DeskWindowTest extends WindowTest {
         until(() -> model.trellis().arrangement().tune().title().startsWith("Six Gulls"));
         interact(() -> model.trellis().select(3, 9));
         push(KeyCode.DELETE);
-        write("d");
+        write("r");
         push(KeyCode.CONTROL, KeyCode.L);
         Arrangement left = model.trellis().arrangement();
-        assertThat(left.ladder().setting(3).at(9)).containsExactly("double-tap");
+        assertThat(left.ladder().setting(3).at(9)).containsExactly("short-roll");
         close();
         open(false);
         until(() -> model.trellis().isOpen());
@@ -100,7 +100,7 @@ class DeskWindowTest extends WindowTest {
         assertThat(model.palette().get().name()).isEqualTo("DARK");
         assertThat(model.screen().get()).isEqualTo(DeskModel.Screen.TRELLIS);
         push(KeyCode.CONTROL, KeyCode.Z);
-        assertThat(model.trellis().arrangement().ladder().setting(3).at(9)).doesNotContain("double-tap");
+        assertThat(model.trellis().arrangement().ladder().setting(3).at(9)).doesNotContain("short-roll");
         push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.Z);
         assertThat(model.trellis().arrangement()).isEqualTo(left);
     }
@@ -113,9 +113,9 @@ class DeskWindowTest extends WindowTest {
         clickOn(point.localToScreen(spot(2)));
         assertThat(model.trellis().note()).isEqualTo(2);
         assertThat(model.trellis().rung()).isEqualTo(4);
-        boolean stood = model.trellis().state().get().stands("tap");
-        interact(() -> lookup("#ornament-tap").<Button>query().fire());
-        assertThat(model.trellis().state().get().stands("tap")).isNotEqualTo(stood);
+        boolean stood = model.trellis().state().get().stands("cut");
+        interact(() -> lookup("#ornament-cut").<Button>query().fire());
+        assertThat(model.trellis().state().get().stands("cut")).isNotEqualTo(stood);
     }
 
     private javafx.geometry.Point2D spot(int note) {
@@ -144,8 +144,8 @@ class DeskWindowTest extends WindowTest {
     void rowsGiveVerdictTimeLimitAndReason() {
         open(true);
         interact(() -> model.trellis().select(4, 2));
-        assertThat(row("short-roll")).contains("key r").contains("clean").contains("wants 165 ms, has 170")
-                .contains("clean up to minim = 90").contains("stands here");
+        assertThat(row("short-roll")).contains("key r").contains("clean").contains("wants 120 ms, has 170")
+                .contains("clean up to minim = 125").contains("speaks up to 192");
         assertThat(row("cran")).contains("blocked").contains("has an open hole below it");
     }
 

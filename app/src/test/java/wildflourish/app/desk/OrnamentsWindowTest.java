@@ -114,7 +114,7 @@ class OrnamentsWindowTest extends WindowTest {
         interact(() -> {
             model.trellis().select(5, note);
             model.trellis().ornaments().toggle("short-roll");
-            model.trellis().player().setTempo(140);
+            model.trellis().player().setTempo(210);
         });
         assertThat(model.trellis().state().get().inSight().orElseThrow().verdict().isBlocked()).isTrue();
         assertThat(lookup("#sight-simpler").<Button>query().getText()).contains("cut");
@@ -179,7 +179,7 @@ class OrnamentsWindowTest extends WindowTest {
         });
         assertThat(now().speeds().name()).isEqualTo(Speeds.OWN);
         assertThat(lookup("#level").<ComboBox<String>>query().getValue()).isEqualTo("own");
-        assertThat(now().speeds().of(wildflourish.core.ornament.Move.CUT)).isEqualTo(new Speeds.Span(50, 150));
+        assertThat(now().speeds().of(wildflourish.core.ornament.Move.CUT)).isEqualTo(new Speeds.Span(28, 150));
         Tempo own = model.trellis().state().get().inSight().orElseThrow().verdict().cleanUpTo().orElseThrow();
         assertThat(fluent.isFasterThan(own)).isTrue();
         interact(() -> {
@@ -188,7 +188,7 @@ class OrnamentsWindowTest extends WindowTest {
             floor.fireEvent(new javafx.event.ActionEvent());
         });
         assertThat(model.message().get()).contains("whole milliseconds");
-        assertThat(now().speeds().of(wildflourish.core.ornament.Move.CUT)).isEqualTo(new Speeds.Span(50, 150));
+        assertThat(now().speeds().of(wildflourish.core.ornament.Move.CUT)).isEqualTo(new Speeds.Span(28, 150));
         Arrangement kept = now();
         long tune = model.trellis().state().get().tune();
         close();

@@ -18,6 +18,7 @@ import wildflourish.core.growth.Lick;
 import wildflourish.core.growth.Offer;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.reading.Phrase;
+import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Density;
 import wildflourish.core.setting.Ladder;
@@ -141,7 +142,8 @@ class LadderChoicesTest {
         model.select(4, 0);
         assertThat(model.ladder().phraseName()).isEqualTo("A1");
         model.ladder().copyTo(2);
-        for (int n = 0; n < 13; n++) {
+        Phrase phrase = Phrases.of(model.state().get().situation().tune()).getFirst();
+        for (int n = phrase.fromNote(); n < phrase.toNote(); n++) {
             assertThat(ladder().setting(2).at(n)).isEqualTo(ladder().setting(4).at(n));
         }
         model.ladder().copyTo(0);

@@ -130,7 +130,7 @@ class TrellisModelTest {
 
     @Test
     void aKeyPlacesAndLifts() {
-        model.select(3, 5);
+        model.select(3, 11);
         boolean stood = state().stands("cut");
         assertThat(model.ornaments().toggleByKey('c')).isTrue();
         assertThat(state().stands("cut")).isEqualTo(!stood);
@@ -138,7 +138,16 @@ class TrellisModelTest {
         assertThat(state().stands("cut")).isEqualTo(stood);
         assertThat(model.ornaments().toggleByKey('?')).isFalse();
         verify(journal, times(2)).save(eq(7L), anyString(), contains("I:flourish"));
-        assertThat(said).anyMatch(s -> s.startsWith("cut ") && s.contains("A in bar 2"));
+        assertThat(said).anyMatch(s -> s.startsWith("cut ") && s.contains("G in bar 3"));
+    }
+
+    @Test
+    void aVariedNoteSaysWhyNoKeyDecoratesIt() {
+        model.select(3, 5);
+        assertThat(state().variation()).isPresent();
+        model.ornaments().toggleByKey('c');
+        assertThat(model.arrangement()).isEqualTo(start);
+        assertThat(said.getLast()).contains("A in bar 2").contains("is varied here").contains("Delete");
     }
 
     @Test
