@@ -1,13 +1,16 @@
 package wildflourish.core.growth;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import wildflourish.core.ornament.Gesture;
 import wildflourish.core.ornament.Gestures;
 import wildflourish.core.ornament.Ornament;
@@ -46,6 +49,9 @@ public final class Grower {
     private final Candidates candidates;
     private final Variations variations;
     private final Options options;
+    /** Settings as they are played, each planned once. */
+    private final Map<Setting, Judged> judged = new HashMap<>();
+    private final Map<Treated, Candidate> alone = new HashMap<>();
 
     /** A grower that nobody has told anything. */
     public Grower(Situation situation, Tempo tempo, Speeds speeds, Taste taste) {
@@ -209,16 +215,23 @@ public final class Grower {
             this.below = below;
             this.above = above;
             this.barred = new HashSet<>(barred);
-            fill();
-        }
-
-        private void fill() {
-            open.clear();
-            mandatory.clear();
             for (int note = 0; note < situation.tune().size(); note++) {
                 open.add(open(note));
-                mandatory.add(open.getLast().stream().mapToInt(Option::size).min().orElse(0));
+                mandatory.add(least(note));
             }
+            together = together();
+        }
+
+        private int least(int note) {
+            return open.get(note).stream().mapToInt(Option::size).min().orElse(0);
+        }
+
+        /** Opens the notes anew about which something has been learned. */
+        private void openAgain(Set<Treated> worse) {
+            worse.stream().map(Treated::note).distinct().forEach(note -> {
+                open.set(note, open(note));
+                mandatory.set(note, least(note));
+            });
             together = together();
         }
 
@@ -235,7 +248,11 @@ public final class Grower {
             }
             List<String> kept = below.at(note);
             List<Option> here = new ArrayList<>();
-            for (Option option : options.at(note).stream().map(o -> known(note, takingUp(note, o, kept))).toList()) {
+            Set<String> takers = takers(note, kept);
+            for (Option given : options.at(note)) {
+                boolean takes = !takers.isEmpty() && given.gain() >= level.least() && !Collections.disjoint(takers, given.ids())
+                        && allowed.containsAll(given.ids());
+                Option option = known(note, takes ? takingUp(note, given, kept) : given);
                 if (option.variation().isPresent() ? isOpen(note, option, option.variation().get(), kept)
                         : isOpen(note, option, kept)) {
                     if (option.ids().equals(kept)) {
@@ -251,16 +268,30 @@ public final class Grower {
             return here;
         }
 
+        /** What would take up something that stands on a note from the rung below. */
+        private Set<String> takers(int note, List<String> kept) {
+            if (kept.isEmpty()) {
+                return Set.of();
+            }
+            boolean repeated = situation.repeats(note);
+            List<Ornament> below = ornaments(kept);
+            return situation.vocabulary().all().stream().filter(o -> below.stream().anyMatch(b -> o.takesUp(b, repeated)))
+                    .map(Ornament::id).collect(Collectors.toSet());
+        }
+
         /** An option that takes up what stands on the note from the rung below, together with that. */
         private Option takingUp(int note, Option option, List<String> kept) {
             if (option.variation().isPresent() || option.ids().containsAll(kept) || option.ids().isEmpty()) {
                 return option;
             }
-            List<String> all = new ArrayList<>(option.ids());
-            kept.stream().filter(id -> !option.ids().contains(id)).forEach(all::add);
-            List<Ornament> stack = all.stream().flatMap(id -> situation.vocabulary().byId(id).stream()).toList();
-            List<String> played = Gestures.played(situation, note, stack).stream().map(Ornament::id).sorted().toList();
-            return played.equals(option.ids()) ? option.over(all.stream().sorted().toList()) : option;
+            Stream<String> more = kept.stream().filter(id -> !option.ids().contains(id));
+            List<String> all = Stream.concat(option.ids().stream(), more).sorted().toList();
+            List<String> played = Gestures.played(situation, note, ornaments(all)).stream().map(Ornament::id).sorted().toList();
+            return played.equals(option.ids()) ? option.over(all) : option;
+        }
+
+        private List<Ornament> ornaments(List<String> ids) {
+            return ids.stream().flatMap(id -> situation.vocabulary().byId(id).stream()).toList();
         }
 
         /** An option with what has been learned about it. */
@@ -277,11 +308,11 @@ public final class Grower {
 
         /** Compares a choice with how it will be played; whether something has turned out worse than it was taken for. */
         boolean learn(Setting chosen) {
-            AsPlayed played = AsPlayed.of(situation, chosen);
+            Judged judged = judged(chosen);
             Set<Treated> worse = new HashSet<>();
             for (int note : chosen.byNote().keySet()) {
-                Verdict verdict = played.verdict(note, tempo, speeds).orElseThrow();
-                Playability.Fit fit = !played.liesWell(note) || verdict.isBlocked() ? Playability.Fit.BLOCKED
+                Verdict verdict = verdict(judged, note);
+                Playability.Fit fit = !judged.played.liesWell(note) || verdict.isBlocked() ? Playability.Fit.BLOCKED
                         : verdict instanceof Verdict.Tight ? Playability.Fit.TIGHT : Playability.Fit.CLEAN;
                 Option taken = taken(note, chosen.at(note));
                 boolean asTaken = fit == Playability.Fit.CLEAN || fit == Playability.Fit.TIGHT && taken.tight() || taken.blocked();
@@ -301,9 +332,7 @@ public final class Grower {
                     }
                 }
             }
-            if (!worse.isEmpty()) {
-                fill();
-            }
+            openAgain(worse);
             return !worse.isEmpty();
         }
 
@@ -451,11 +480,22 @@ public final class Grower {
         return variation.pitches().getFirst().equals(situation.tune().note(variation.from()).pitch());
     }
 
+    /** A setting as it is played, and what has been found about its notes so far. */
+    private record Judged(AsPlayed played, Map<Integer, Verdict> verdicts) {}
+
+    private Judged judged(Setting setting) {
+        return judged.computeIfAbsent(setting, s -> new Judged(AsPlayed.of(situation, s), new HashMap<>()));
+    }
+
+    private Verdict verdict(Judged setting, int note) {
+        return setting.verdicts.computeIfAbsent(note, n -> setting.played.verdict(n, tempo, speeds).orElseThrow());
+    }
+
     private Grown explained(Ladder ladder) {
         List<List<Grown.Reasoned>> reasons = new ArrayList<>();
         List<List<Offer>> offers = new ArrayList<>();
         for (Rung rung : ladder.rungs()) {
-            AsPlayed played = AsPlayed.of(situation, rung.setting());
+            Judged played = judged(rung.setting());
             List<Grown.Reasoned> here = new ArrayList<>();
             rung.setting().byNote().keySet().forEach(note -> here.addAll(reasoned(note, rung.setting(), played)));
             reasons.add(here);
@@ -490,14 +530,15 @@ public final class Grower {
         return Optional.empty();
     }
 
-    private List<Grown.Reasoned> reasoned(int note, Setting setting, AsPlayed played) {
-        Verdict together = played.verdict(note, tempo, speeds).orElseThrow();
+    private List<Grown.Reasoned> reasoned(int note, Setting setting, Judged played) {
+        Verdict together = verdict(played, note);
         List<Grown.Weighed> terms = new ArrayList<>(options.weighed(note, setting.ornaments(note, situation.vocabulary()),
                 together instanceof Verdict.Tight));
         dullness(note, setting).ifPresent(terms::add);
         List<Grown.Reasoned> all = new ArrayList<>();
         for (String id : setting.at(note)) {
-            Candidate alone = candidates.alone(note, situation.vocabulary().known(id));
+            Candidate alone = this.alone.computeIfAbsent(new Treated(note, List.of(id)),
+                    t -> candidates.alone(note, situation.vocabulary().known(id)));
             all.add(new Grown.Reasoned(
                     new Candidate(note, alone.ornament(), together, alone.gain(), alone.because()),
                     Reasons.of(alone, together), terms));

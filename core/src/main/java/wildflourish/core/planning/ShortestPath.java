@@ -22,41 +22,52 @@ final class ShortestPath {
         int between(int stage, int from, int to);
     }
 
+    private final int[][] own;
+    private final int[][][] step;
     private final int[][] ahead;
-    private final int[][] behind;
     private final int[][] cameFrom;
-    private final int[][] goesTo;
     private final int stages;
+    /** Found when first asked for: a plan is often made only for its cheapest way. */
+    private int[][] behind;
+    private int[][] goesTo;
 
-    /** Finds all ways over a road; of two equally cheap ones the earlier option is taken. */
-    ShortestPath(Road road) {
-        stages = road.stages();
-        ahead = new int[stages][];
-        behind = new int[stages][];
-        cameFrom = new int[stages][];
-        goesTo = new int[stages][];
-        int[][] own = new int[stages][];
-        int[][][] step = new int[stages][][];
-        for (int s = 0; s < stages; s++) {
+    /** What every step of a road costs, stage by stage, from each option before to each here. */
+    static int[][][] steps(Road road) {
+        int[][][] step = new int[road.stages()][][];
+        for (int s = 1; s < step.length; s++) {
             int here = road.options(s);
-            own[s] = new int[here];
-            for (int o = 0; o < here; o++) {
-                own[s][o] = road.alone(s, o);
-            }
-            if (s > 0) {
-                step[s] = new int[road.options(s - 1)][here];
-                for (int from = 0; from < step[s].length; from++) {
-                    for (int to = 0; to < here; to++) {
-                        step[s][from][to] = road.between(s, from, to);
-                    }
+            step[s] = new int[road.options(s - 1)][here];
+            for (int from = 0; from < step[s].length; from++) {
+                for (int to = 0; to < here; to++) {
+                    step[s][from][to] = road.between(s, from, to);
                 }
             }
         }
-        forward(own, step);
-        backward(own, step);
+        return step;
     }
 
-    private void forward(int[][] own, int[][][] step) {
+    /** Finds all ways over a road; of two equally cheap ones the earlier option is taken. */
+    ShortestPath(Road road) {
+        this(road, steps(road));
+    }
+
+    /** As above, over a road whose steps are known from before: only what its options cost has changed. */
+    ShortestPath(Road road, int[][][] step) {
+        stages = road.stages();
+        ahead = new int[stages][];
+        cameFrom = new int[stages][];
+        own = new int[stages][];
+        this.step = step;
+        for (int s = 0; s < stages; s++) {
+            own[s] = new int[road.options(s)];
+            for (int o = 0; o < own[s].length; o++) {
+                own[s][o] = road.alone(s, o);
+            }
+        }
+        forward();
+    }
+
+    private void forward() {
         for (int s = 0; s < stages; s++) {
             int here = own[s].length;
             ahead[s] = own[s].clone();
@@ -75,7 +86,12 @@ final class ShortestPath {
         }
     }
 
-    private void backward(int[][] own, int[][][] step) {
+    private synchronized void backward() {
+        if (behind != null) {
+            return;
+        }
+        int[][] behind = new int[stages][];
+        goesTo = new int[stages][];
         for (int s = stages - 1; s >= 0; s--) {
             int here = own[s].length;
             behind[s] = new int[here];
@@ -92,10 +108,12 @@ final class ShortestPath {
                 behind[s][from] = best;
             }
         }
+        this.behind = behind;
     }
 
     /** The cost of the cheapest way through an option. */
     int through(int stage, int option) {
+        backward();
         return Math.min(NEVER, ahead[stage][option] + behind[stage][option]);
     }
 
@@ -118,6 +136,9 @@ final class ShortestPath {
         path[stage] = option;
         for (int s = stage; s > 0; s--) {
             path[s - 1] = cameFrom[s][path[s]];
+        }
+        if (stage + 1 < stages) {
+            backward();
         }
         for (int s = stage; s + 1 < stages; s++) {
             path[s + 1] = goesTo[s][path[s]];

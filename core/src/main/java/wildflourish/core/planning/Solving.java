@@ -38,6 +38,7 @@ final class Solving {
     private final Choices choices;
     private final List<Integer> notes;
     private final List<List<Place>> places;
+    private Optional<Workings> before = Optional.empty();
 
     Solving(
             Timeline tune, Instrument instrument, School school, Choices choices, List<Integer> notes,
@@ -67,7 +68,9 @@ final class Solving {
     }
 
     private Workings solve(Leanings leanings, Choices chosen) {
-        return new Workings(tune, instrument, school, chosen, leanings, notes, places);
+        Workings workings = new Workings(tune, instrument, school, chosen, leanings, notes, places, before);
+        before = Optional.of(workings);
+        return workings;
     }
 
     /** How much dearer the whole plan gets when a note is played at another place. */

@@ -33,12 +33,14 @@ final class Workings {
     /** The places of each stage, and how many places before it each of them is told apart by. */
     private final Place[][] byStage;
     private final int[] widths;
+    private final int[][][] step;
     private final ShortestPath paths;
     private final int[] path;
 
+    /** {@code before} are workings for the same notes and places in the same hands, from which the steps are taken over. */
     Workings(
             Timeline tune, Instrument instrument, School school, Choices choices, Leanings leanings,
-            List<Integer> notes, List<List<Place>> places) {
+            List<Integer> notes, List<List<Place>> places, Optional<Workings> before) {
         this.instrument = instrument;
         this.hands = Hands.of(instrument, school);
         this.weights = Weights.of(instrument, school);
@@ -57,7 +59,8 @@ final class Workings {
         for (int s = 0; s < widths.length; s++) {
             widths[s] = hands.looksBack() && s > 0 ? byStage[s - 1].length : 1;
         }
-        this.paths = new ShortestPath(new Steps());
+        this.step = before.map(b -> b.step).orElseGet(() -> ShortestPath.steps(new Steps()));
+        this.paths = new ShortestPath(new Steps(), step);
         this.path = paths.path();
     }
 
