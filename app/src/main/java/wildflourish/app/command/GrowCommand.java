@@ -25,6 +25,7 @@ import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tempo;
 import wildflourish.formats.abc.AbcBook;
+import wildflourish.formats.abc.AbcTune;
 import wildflourish.formats.abc.AbcWriter;
 
 /** The ladder of settings for an instrument, with a reason for each placement. */
@@ -63,10 +64,7 @@ final class GrowCommand implements Callable<Integer> {
         }
         TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.AS_WRITTEN);
         Arrangement arrangement = read.arrangement();
-        Situation situation = arrangement.situation();
-        Grower grower = new Grower(situation, arrangement.tempo(), arrangement.speeds(), Taste.of(arrangement),
-                Phrases.of(situation.tune(), arrangement.marks()), arrangement.wishes().freely(free || arrangement.wishes().free()),
-                Optional.empty(), List.of());
+        Grower grower = grower(arrangement.with(arrangement.wishes().freely(free || arrangement.wishes().free())));
         Grown grown = prune ? grower.prune(arrangement.ladder().setting(arrangement.ladder().size() - 1)) : grower.grow();
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
@@ -77,13 +75,29 @@ final class GrowCommand implements Callable<Integer> {
         return read.status();
     }
 
+    private static Grower grower(Arrangement arrangement) {
+        Situation situation = arrangement.situation();
+        return new Grower(situation, arrangement.tempo(), arrangement.speeds(), Taste.of(arrangement),
+                Phrases.of(situation.tune(), arrangement.marks()), arrangement.wishes(), Optional.empty(), List.of());
+    }
+
+    /** A tune of a book with its ladder; where the melody may be moved and could not before, it is grown anew. */
+    private Arrangement grown(AbcTune tune) {
+        Arrangement grown = options.grown(tune);
+        if (!free || grown.wishes().free()) {
+            return grown;
+        }
+        Arrangement freely = grown.with(grown.wishes().freely(true));
+        return freely.with(grower(freely).grow().ladder());
+    }
+
     /** The whole book; how far it is stands on standard error, where a terminal shows it in one line. */
     private int growBook() {
         PrintWriter err = spec.commandLine().getErr();
         AbcBook read = options.book(file, err);
         int all = read.tunes().size();
         long[] told = {System.nanoTime()};
-        List<Arrangement> grown = BookGrowth.grow(read.tunes(), options::grown, done -> {
+        List<Arrangement> grown = BookGrowth.grow(read.tunes(), this::grown, done -> {
             synchronized (told) {
                 if (System.nanoTime() - told[0] > 500_000_000L) {
                     told[0] = System.nanoTime();

@@ -138,6 +138,37 @@ class ReadingCommandsTest extends CommandLineTest {
         assertThat(checked.get("findings")).isNotEmpty();
     }
 
+    /** A book is grown for the same student, at the same level and in the same schools as a single tune would be. */
+    @Test
+    void aBookIsGrownAsItsTunesWouldBe() throws Exception {
+        Path book = folder.resolve("learners.abc");
+        assertThat(run("grow", file, "--instrument", "whistle-d", "--level", "learner", "--school", "cut=first", "--free", "--book", book)).isZero();
+        for (int tune : List.of(1, 2, 9)) {
+            JsonNode alone = json("grow", file, "--tune", tune, "--instrument", "whistle-d", "--level", "learner", "--school", "cut=first", "--free");
+            JsonNode checked = json("check", book, "--tune", tune, "--rung", 4, "--level", "learner", "--school", "cut=first");
+            List<String> grown = new ArrayList<>();
+            alone.get("rungs").get(4).get("placements").forEach(p -> grown.add(p.get("note") + " " + p.get("ornament").asText() + " " + p.get("verdict").asText()));
+            List<String> found = new ArrayList<>();
+            checked.get("findings").forEach(f -> found.add(f.get("note") + " " + f.get("ornament").asText() + " " + f.get("verdict").asText()));
+            assertThat(found).as("tune %s", tune).containsExactlyInAnyOrderElementsOf(grown);
+        }
+    }
+
+    @Test
+    void whatAnInstrumentHasNotGotIsAFinding() throws Exception {
+        Path foreign = folder.resolve("foreign.abc");
+        assertThat(run("convert", file, foreign, "--tune", 2, "--instrument", "pipes-nine-note", "--rung", 4)).isZero();
+        Files.writeString(foreign, Files.readString(foreign).replace("instrument pipes-nine-note", "instrument fiddle"));
+        JsonNode checked = json("check", foreign);
+        List<String> unknown = new ArrayList<>();
+        checked.get("findings").forEach(f -> {
+            if (f.get("reason").asText().contains("the fiddle has no")) {
+                unknown.add(f.get("ornament").asText());
+            }
+        });
+        assertThat(unknown).contains("g-grace");
+    }
+
     @Test
     void writesTheRoundsAsOneFile() throws Exception {
         Path midi = folder.resolve("whole.mid");

@@ -324,4 +324,62 @@ class GrowerTest {
             }
         }
     }
+
+    /** A phrase ends on its note: what fills that note is weighed against, a breath is not. */
+    @Test
+    void theLastNoteOfAPhraseIsLeftInPeace() {
+        Situation situation = jig();
+        Candidates candidates = new Candidates(situation, SESSION, FLUENT, Phrases.of(situation.tune()), Taste.of(situation));
+        Taste taste = Taste.of(situation);
+        for (Phrase phrase : Phrases.of(situation.tune())) {
+            for (Ornament ornament : situation.vocabulary().all()) {
+                List<Grown.Weighed> last = candidates.weighed(phrase.lastNote(), List.of(ornament), false, taste);
+                assertThat(last.stream().anyMatch(t -> t.points() < 0 && t.why().equals("a phrase ends here")))
+                        .as("%s at the end of %s", ornament.id(), phrase.name()).isEqualTo(!ornament.isBreath());
+                int inside = phrase.lastNote() - 1;
+                assertThat(candidates.weighed(inside, List.of(ornament), false, taste)).noneMatch(t -> t.why().equals("a phrase ends here"));
+            }
+        }
+    }
+
+    /** What is said to be weighed for a placement comes to the gain by which it was chosen, rung after rung. */
+    @Test
+    void whatIsWeighedIsSaidTheSameWherever() {
+        Situation situation = jig();
+        Grower grower = grower(situation);
+        Grown grown = grower.grow();
+        Grown again = grower(situation).grow();
+        for (int r = 1; r < grown.ladder().size(); r++) {
+            assertThat(again.reasons().get(r)).isEqualTo(grown.reasons().get(r));
+            assertThat(grown.reasons().get(r)).allSatisfy(reasoned -> assertThat(reasoned.weighed()).isNotEmpty());
+        }
+    }
+
+    /** Where a class plays freely, the wild rung brings at least two kinds of variation over the tunes of a session. */
+    @Test
+    void freeLaddersLeaveRoomForTheMelody() {
+        java.util.Set<String> kinds = new java.util.HashSet<>();
+        for (String instrument : List.of("fiddle", "mandolin", "whistle-d")) {
+            for (wildflourish.core.SessionTune tune : wildflourish.core.SessionTune.values()) {
+                Situation situation = Situation.of(Timeline.of(tune.tune()), Instruments.known(instrument), School.USUAL);
+                Tempo tempo = wildflourish.core.tune.TuneType.of(tune.tune().head()).customary();
+                Grown grown = new Grower(situation.at(tempo), tempo, FLUENT, Taste.of(situation), Phrases.of(situation.tune()),
+                        Wishes.NONE.freely(true), Optional.empty(), List.of()).grow();
+                grown.ladder().setting(5).variations().values().forEach(v -> kinds.add(v.kind()));
+            }
+        }
+        assertThat(kinds).hasSizeGreaterThan(4);
+    }
+
+    @Test
+    void whatAnInstrumentHasNotGotIsNamedWithWhatSaysTheSame() {
+        Situation fiddle = Tunes.on("fiddle", "G4:3 B4 A4 G4");
+        Setting foreign = Setting.BARE.with(0, "throw").with(1, "cran").with(2, "nonsense");
+        List<Check.Unknown> unknown = Check.unknown(fiddle, foreign);
+        assertThat(unknown).extracting(Check.Unknown::ornament).containsExactly("throw", "cran", "nonsense");
+        assertThat(unknown.get(1).instead()).isPresent();
+        assertThat(unknown.get(2).instead()).isEmpty();
+        assertThat(unknown.getFirst().inWords(fiddle)).isEqualTo("the fiddle has no throw");
+        assertThat(Check.unknown(fiddle, Setting.BARE.with(0, "treble"))).isEmpty();
+    }
 }

@@ -105,4 +105,30 @@ class TasteTest {
             assertThat(k.suits()).allSatisfy(s -> assertThat(s.because()).isNotBlank());
         });
     }
+
+    /** Schools are no sequence: whichever a teacher names first, the taste is the same, on every kind of tune. */
+    @ParameterizedTest
+    @MethodSource("instruments")
+    void theOrderOfSchoolsDoesNotMatter(Instrument instrument) {
+        for (wildflourish.core.SessionTune tune : wildflourish.core.SessionTune.values()) {
+            var one = wildflourish.core.instrument.School.USUAL.with("plucking", "breakdown").with("triplet", "even").with("treble", "even");
+            var other = wildflourish.core.instrument.School.USUAL.with("treble", "even").with("triplet", "even").with("plucking", "breakdown");
+            assertThat(one).isEqualTo(other);
+            assertThat(Taste.of(instrument, one, tune.tune().head())).isEqualTo(Taste.of(instrument, other, tune.tune().head()));
+        }
+    }
+
+    /** What a rung asks at the least, and how much of it may be tight, is there for every kind of tune. */
+    @ParameterizedTest
+    @MethodSource("instruments")
+    void everyKindOfTuneHasItsTaste(Instrument instrument) {
+        for (wildflourish.core.SessionTune tune : wildflourish.core.SessionTune.values()) {
+            Taste taste = Taste.of(instrument, wildflourish.core.instrument.School.USUAL, tune.tune().head());
+            assertThat(taste.rungs()).hasSize(6);
+            taste.liking().forEach((id, liking) -> {
+                assertThat(liking.because()).isNotBlank();
+                assertThat(liking.points()).isNotZero();
+            });
+        }
+    }
 }

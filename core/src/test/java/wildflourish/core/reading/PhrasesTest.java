@@ -47,4 +47,16 @@ class PhrasesTest {
     void anEmptyTuneHasNone() {
         assertThat(Phrases.of(Timeline.of(Tunes.of(Meter.of(4, 4), Tunes.d(), "D4").withBars(List.of())))).isEmpty();
     }
+
+    /** In triple time as in common time a phrase is two bars, its pickup with it, whatever the pickup's length. */
+    @Test
+    void phrasesOfWaltzesTakeTheirPickups() {
+        for (String pickup : List.of("B4 C5", "B4:2")) {
+            List<Phrase> found = Phrases.of(Timeline.of(Tunes.of(Meter.of(3, 4), Tunes.g(),
+                    "|: " + pickup + " | D5:4 G5 E5 | D5:4 B4 G4 | A4:4 C5 B4 | A4:4 " + pickup + " :|")));
+            assertThat(found).hasSize(2);
+            assertThat(found.getFirst().fromNote()).isZero();
+            assertThat(found.getFirst().bodyNote()).isEqualTo(pickup.split(" ").length);
+        }
+    }
 }

@@ -60,4 +60,13 @@ class TonalityTest {
         assertThat(Reading.of(rests).tonality().key()).isEmpty();
         assertThat(Reading.of(rests).beginning()).isEqualTo("the tune has no notes");
     }
+
+    /** A passing sharp now and then changes neither mode nor scale: it is named as standing outside. */
+    @Test
+    void aFewPassingNotesDoNotChangeTheMode() {
+        String bar = "D4:2 F#4:2 A4:2 F#4:2 | G4:2 B4:2 A4:4 | E4:2 G4:2 C#5:2 A4:2 | F#4:2 E4:2 D4:4 | ";
+        Tonality found = of(Tunes.d(), bar + bar + bar + "D4:2 F#4:2 G#4:2 F#4:2 | G4:2 B4:2 A4:4 | E4:2 G4:2 C#5:2 A4:2 | F#4:2 E4:2 D4:4 ||");
+        assertThat(found.key().orElseThrow().spoken()).isEqualTo("D major");
+        assertThat(found.outside()).containsOnlyKeys("G sharp");
+    }
 }

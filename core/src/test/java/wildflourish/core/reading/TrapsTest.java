@@ -100,4 +100,22 @@ class TrapsTest {
         assertThat(found.stream().filter(t -> t.kind().equals("fork")).toList()).singleElement()
                 .satisfies(t -> assertThat(t.text()).startsWith("C (bars 2, 3 too) is a forked note"));
     }
+
+    /** A teacher has a minute: about one warning for four bars, like ones told together, all of them on the full list. */
+    @ParameterizedTest
+    @MethodSource("instruments")
+    void onlyTheGravestAreWorthTelling(Instrument instrument) {
+        for (wildflourish.core.SessionTune tune : wildflourish.core.SessionTune.values()) {
+            Timeline timeline = Timeline.of(tune.tune());
+            Situation situation = Situation.of(timeline, instrument, School.USUAL);
+            Reading reading = Reading.of(timeline);
+            List<Trap> told = Traps.worthTelling(reading, situation);
+            List<Trap> all = Traps.of(reading, situation);
+            assertThat(told).hasSizeLessThanOrEqualTo(Math.max(2, (tune.tune().bars().size() + 3) / 4));
+            assertThat(told).extracting(Trap::kind).doesNotHaveDuplicates();
+            assertThat(told).extracting(Trap::note).isSorted();
+            assertThat(all).extracting(Trap::kind).containsAll(told.stream().map(Trap::kind).toList());
+            assertThat(told.isEmpty()).isEqualTo(all.isEmpty());
+        }
+    }
 }
