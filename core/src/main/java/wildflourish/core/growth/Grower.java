@@ -29,6 +29,7 @@ import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Variation;
+import wildflourish.core.setting.Versions;
 import wildflourish.core.setting.Wishes;
 import wildflourish.core.tune.Tempo;
 
@@ -49,7 +50,7 @@ public final class Grower {
     private final Candidates candidates;
     private final Variations variations;
     private final Options options;
-    /** Settings as they are played, each planned once. */
+    private final Versions versions;
     private final Map<Setting, Judged> judged = new HashMap<>();
     private final Map<Treated, Candidate> alone = new HashMap<>();
 
@@ -74,6 +75,7 @@ public final class Grower {
         this.phrases = List.copyOf(phrases);
         this.sameAs = Repeats.of(situation.tune(), phrases);
         this.wishes = wishes;
+        this.versions = new Versions(situation);
         this.present = present;
         this.candidates = new Candidates(situation, tempo, speeds, phrases, taste);
         this.variations = new Variations(situation, tempo, speeds, phrases, candidates.features(), licks);
@@ -484,7 +486,7 @@ public final class Grower {
     private record Judged(AsPlayed played, Map<Integer, Verdict> verdicts) {}
 
     private Judged judged(Setting setting) {
-        return judged.computeIfAbsent(setting, s -> new Judged(AsPlayed.of(situation, s), new HashMap<>()));
+        return judged.computeIfAbsent(setting, s -> new Judged(versions.of(s), new HashMap<>()));
     }
 
     private Verdict verdict(Judged setting, int note) {

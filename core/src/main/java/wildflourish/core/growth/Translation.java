@@ -28,6 +28,7 @@ import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Variation;
+import wildflourish.core.setting.Versions;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
 
@@ -126,11 +127,15 @@ public record Translation(Ladder ladder, List<Step> steps) {
         private final Speeds speeds;
         private final List<Integer> notes;
         private final List<List<Placed>> placed = new ArrayList<>();
+        private final Versions versions;
+        /** The best answer of each note by itself; empty where something has been learned about it since. */
+        private final Answer[] bests;
 
         Search(Arrangement from, Situation to) {
             this.from = from;
             this.to = to;
             this.ladder = from.ladder();
+            this.versions = new Versions(to);
             this.tempo = from.tempo();
             this.speeds = from.speeds();
             Setting full = ladder.setting(ladder.size() - 1);
@@ -143,6 +148,7 @@ public record Translation(Ladder ladder, List<Step> steps) {
                 }
                 placed.add(here);
             }
+            this.bests = new Answer[notes.size()];
         }
 
         private List<Ornament> choices(Ornament ornament) {
@@ -175,7 +181,8 @@ public record Translation(Ladder ladder, List<Step> steps) {
             while (true) {
                 List<Answer> chosen = new ArrayList<>();
                 for (int i = 0; i < notes.size(); i++) {
-                    chosen.add(best(i));
+                    bests[i] = bests[i] == null ? best(i) : bests[i];
+                    chosen.add(bests[i]);
                 }
                 for (int i = 0; i + 1 < notes.size(); i++) {
                     if (meets(i, chosen.get(i), chosen.get(i + 1))) {
@@ -192,7 +199,7 @@ public record Translation(Ladder ladder, List<Step> steps) {
         private boolean learn(List<Answer> chosen, Ladder made) {
             boolean more = false;
             for (Rung rung : made.rungs()) {
-                AsPlayed played = AsPlayed.of(to, rung.setting());
+                AsPlayed played = versions.of(rung.setting());
                 for (int i = 0; i < notes.size() && !more; i++) {
                     int note = notes.get(i);
                     boolean stands = !rung.setting().at(note).isEmpty();
@@ -218,7 +225,11 @@ public record Translation(Ladder ladder, List<Step> steps) {
             if (alone && !more && i + 1 < notes.size() && notes.get(i + 1) == notes.get(i) + 1) {
                 more = barredPairs.add(List.of(said(i, chosen.get(i)), said(i + 1, chosen.get(i + 1))));
             }
-            return more || barred.add(said(i, chosen.get(i)));
+            if (!more && barred.add(said(i, chosen.get(i)))) {
+                bests[i] = null;
+                return true;
+            }
+            return more;
         }
 
         private Said said(int i, Answer answer) {

@@ -83,7 +83,7 @@ public record Situation(
                 }
             }
         });
-        FingeringPlan planned = Planner.plan(tune, instrument, school, choices,
+        FingeringPlan planned = Planner.again(plan, tune, school, choices,
                 (note, place) -> !allowed.containsKey(note) || allowed.get(note).contains(place));
         return new Situation(tune, instrument, planned, school, choices, struck.plucking(tune, planned), tempo);
     }

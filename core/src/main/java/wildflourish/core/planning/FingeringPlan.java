@@ -45,6 +45,10 @@ public final class FingeringPlan {
         return instrument;
     }
 
+    Optional<Workings> workings() {
+        return workings;
+    }
+
     /** One for each note of the tune's timeline, by its index. */
     public List<Place> places() {
         return places;

@@ -3,6 +3,7 @@ package wildflourish.core.planning;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Neck;
@@ -36,6 +37,20 @@ public final class Planner {
     /** The cheapest plan among those in which as few notes as possible lie where the demand does not allow them. */
     public static FingeringPlan plan(
             Timeline tune, Instrument instrument, School school, Choices choices, Demand demand) {
+        return plan(tune, instrument, school, choices, demand, Optional.empty());
+    }
+
+    /**
+     * As above, made anew from a plan of the same tune for the same instrument, school and choices under another demand: what
+     * each step from place to place costs is known from there.
+     */
+    public static FingeringPlan again(
+            FingeringPlan plan, Timeline tune, School school, Choices choices, Demand demand) {
+        return plan(tune, plan.instrument(), school, choices, demand, plan.workings());
+    }
+
+    private static FingeringPlan plan(
+            Timeline tune, Instrument instrument, School school, Choices choices, Demand demand, Optional<Workings> before) {
         if (!instrument.hasHands()) {
             return FingeringPlan.asWritten(tune, instrument);
         }
@@ -52,7 +67,7 @@ public final class Planner {
                 places.add(all);
             }
         }
-        Solving solving = new Solving(tune, instrument, school, choices, notes, places);
+        Solving solving = new Solving(tune, instrument, school, choices, notes, places, before);
         Workings workings = solving.best(demand);
         List<Place> path = workings.best();
         for (int s = 0; s < notes.size(); s++) {

@@ -117,6 +117,15 @@ final class ShortestPath {
         return Math.min(NEVER, ahead[stage][option] + behind[stage][option]);
     }
 
+    /** The cost of the cheapest way of all. */
+    int cost() {
+        int best = stages == 0 ? 0 : NEVER;
+        for (int o = 0; stages > 0 && o < ahead[stages - 1].length; o++) {
+            best = Math.min(best, ahead[stages - 1][o]);
+        }
+        return best;
+    }
+
     /** The options of the cheapest way of all. */
     int[] path() {
         if (stages == 0) {

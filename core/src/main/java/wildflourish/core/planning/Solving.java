@@ -38,11 +38,13 @@ final class Solving {
     private final Choices choices;
     private final List<Integer> notes;
     private final List<List<Place>> places;
-    private Optional<Workings> before = Optional.empty();
+    private Optional<Workings> before;
 
+    /** {@code before} are workings for the same notes and places in the same hands, if there are any. */
     Solving(
             Timeline tune, Instrument instrument, School school, Choices choices, List<Integer> notes,
-            List<List<Place>> places) {
+            List<List<Place>> places, Optional<Workings> before) {
+        this.before = before;
         this.tune = tune;
         this.instrument = instrument;
         this.school = school;
@@ -116,7 +118,7 @@ final class Solving {
             Workings best = null;
             for (Map<Group, Place> row : rows(bound)) {
                 Workings one = solve(row.isEmpty() ? leanings : leanings.with(bind(leanings.demand(), groups, row)), chosen);
-                if (best == null || one.cost(one.best()) < best.cost(best.best())) {
+                if (best == null || one.total() < best.total()) {
                     best = one;
                 }
             }

@@ -129,6 +129,11 @@ final class Workings {
         return along(path);
     }
 
+    /** What the cheapest plan costs, what goes against choices and demands included. */
+    int total() {
+        return paths.cost();
+    }
+
     private List<Place> along(int[] path) {
         List<Place> all = new ArrayList<>();
         for (int s = 0; s < path.length; s++) {

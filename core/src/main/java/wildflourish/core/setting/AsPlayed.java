@@ -22,9 +22,7 @@ public record AsPlayed(Varied varied, Situation situation) {
 
     /** {@code plain} is the tune without variations, its places planned for the bare notes. */
     public static AsPlayed of(Situation plain, Setting setting) {
-        Varied varied = Varied.of(plain.tune(), setting);
-        Situation situation = varied.situation(plain);
-        return new AsPlayed(varied, situation.playing(varied.setting().ornaments(situation.vocabulary())));
+        return new Versions(plain).of(setting);
     }
 
     /** The verdict on everything that stands on a note of the plain tune, together; a note without ornaments has none. */

@@ -93,9 +93,14 @@ public record Varied(Timeline tune, Setting setting, List<Integer> plain, List<S
             bars.add(plain.tune().bars().get(b).withElements(elements));
         }
         Tune tune = plain.tune().withBars(bars);
+        return new Varied(Timeline.of(tune), setting, plainOf, kinds, List.of(now)).decorated(setting);
+    }
+
+    /** The same variations with the ornaments of another setting. */
+    Varied decorated(Setting other) {
         SortedMap<Integer, List<String>> placed = new TreeMap<>();
-        setting.byNote().forEach((n, ids) -> placed.put(now[n], ids));
-        return new Varied(Timeline.of(tune), new Setting(placed), plainOf, kinds, List.of(now));
+        other.byNote().forEach((n, ids) -> placed.put(now.get(n), ids));
+        return new Varied(tune, new Setting(placed), plain, kinds, now);
     }
 
     /** Gives the notes of a variation the chord symbol and the space behind them that the notes had which they replace. */
