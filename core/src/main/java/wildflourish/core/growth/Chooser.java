@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Variation;
@@ -76,13 +77,14 @@ final class Chooser {
             byFirst.computeIfAbsent(sameAs.get(p), f -> new Decision()).phrases.add(p);
         }
         List<Decision> decisions = new ArrayList<>(byFirst.values());
-        for (Decision decision : decisions) {
+        // Each decision is its own affair, so that every core can take its share.
+        decisions.parallelStream().forEach(decision -> {
             prepare(decision, options, phrases, mandatory);
             decision.choice = decision.chooser.best();
             if (decision.choice.value() == PhraseChooser.NONE) {
                 decision.choice = asItStands(decision);
             }
-        }
+        });
         if (touching(decisions, phrases) < 0) {
             untangle(decisions, phrases);
         }
@@ -95,7 +97,7 @@ final class Chooser {
         java.util.Arrays.fill(picks, -1);
         for (int n = 0; n < picks.length;) {
             int note = n;
-            int pick = java.util.stream.IntStream.range(0, decision.options.get(n).size())
+            int pick = IntStream.range(0, decision.options.get(n).size())
                     .filter(o -> note + decision.options.get(note).get(o).span() <= picks.length).findFirst().orElse(0);
             picks[n] = pick;
             n += decision.options.get(n).get(pick).span();
@@ -294,12 +296,11 @@ final class Chooser {
     }
 
     private static List<Ends> ways(Decision decision) {
-        List<Ends> ways = new ArrayList<>();
-        for (int f = 0; f < decision.options.getFirst().size(); f++) {
-            for (PhraseChooser.Choice choice : decision.chooser.bestByEnd(f)) {
-                ways.add(new Ends(decision.options.getFirst().get(f), last(decision, choice.picks()), choice));
-            }
-        }
+        List<Option> starts = decision.options.getFirst();
+        List<Ends> ways = new ArrayList<>(IntStream.range(0, starts.size()).parallel().boxed()
+                .flatMap(f -> decision.chooser.bestByEnd(f).stream()
+                        .map(choice -> new Ends(starts.get(f), last(decision, choice.picks()), choice)))
+                .toList());
         if (ways.isEmpty()) {
             ways.add(new Ends(decision.options.getFirst().get(decision.choice.picks()[0]), last(decision, decision.choice.picks()),
                     decision.choice));

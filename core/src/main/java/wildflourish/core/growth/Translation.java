@@ -171,6 +171,8 @@ public record Translation(Ladder ladder, List<Step> steps) {
         /** Answers that turned out not to be playable where the plan has their notes, and pairs that are not one after the other. */
         private final Set<Said> barred = new HashSet<>();
         private final Set<List<Said>> barredPairs = new HashSet<>();
+        /** Settings of which everything is known to hold when it is played. */
+        private final Set<Setting> holding = new HashSet<>();
 
         /**
          * The best answers that hold when they are played: what is chosen with the places of the bare tune is planned as it will be
@@ -199,6 +201,9 @@ public record Translation(Ladder ladder, List<Step> steps) {
         private boolean learn(List<Answer> chosen, Ladder made) {
             boolean more = false;
             for (Rung rung : made.rungs()) {
+                if (holding.contains(rung.setting())) {
+                    continue;
+                }
                 AsPlayed played = versions.of(rung.setting());
                 for (int i = 0; i < notes.size() && !more; i++) {
                     int note = notes.get(i);
@@ -211,6 +216,7 @@ public record Translation(Ladder ladder, List<Step> steps) {
                 if (more) {
                     return true;
                 }
+                holding.add(rung.setting());
             }
             return false;
         }
