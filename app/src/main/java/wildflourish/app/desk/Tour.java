@@ -88,7 +88,6 @@ final class Tour {
             trellis.state().get().offers().stream().limit(1).forEach(trellis.variations()::toggle);
             trellis.select(5, 17);
             trellis.state().get().offers().stream().limit(1).forEach(trellis.variations()::toggle);
-            trellis.select(5, 24);
         }));
         stops.add(new Stop("concertina", () -> on("anglo-cg", 5, 56)));
         stops.add(new Stop("banjo", () -> on("tenor-banjo", 5, 56)));

@@ -372,7 +372,7 @@ public record Translation(Ladder ladder, List<Step> steps) {
                     return Optional.empty();
                 }
                 Playability.Fit fit = Playability.fit(to, gesture, tempo, speeds);
-                if (fit == Playability.Fit.BLOCKED) {
+                if (fit == Playability.Fit.BLOCKED || drags(gesture, stack)) {
                     return Optional.empty();
                 }
                 tight |= fit == Playability.Fit.TIGHT;
@@ -380,6 +380,11 @@ public record Translation(Ladder ladder, List<Step> steps) {
                 before = stack;
             }
             return Optional.of(new Answer(chosen, gestures, worth - (tight ? TIGHT : 0)));
+        }
+
+        /** Whether light ornaments alone would take a note to another string, finger or row: no player goes there for them. */
+        private boolean drags(Gesture gesture, List<Ornament> stack) {
+            return gesture.moved() && !from.instrument().equals(to.instrument()) && stack.stream().noneMatch(Ornament::heavy);
         }
 
         /**
@@ -486,6 +491,9 @@ public record Translation(Ladder ladder, List<Step> steps) {
             Verdict alone = Playability.of(to, note, List.of(nearest), tempo, speeds);
             if (alone.isBlocked()) {
                 return "%s: %s".formatted(nearest.name(), alone.inWords());
+            }
+            if (Gestures.make(to, note, List.of(nearest)) instanceof Making.Made(var gesture) && drags(gesture, List.of(nearest))) {
+                return "%s: the note would have to be played elsewhere for it (%s)".formatted(nearest.name(), gesture.place().inWords());
             }
             List<Ornament> beside = new ArrayList<>();
             Arrays.stream(chosen.chosen()).filter(o -> o != null && o.slot() != nearest.slot()).forEach(beside::add);

@@ -85,7 +85,7 @@ public final class Traps {
             return first;
         }
         List<String> others = like.subList(1, like.size()).stream().limit(4).map(t -> tune.note(t.note()).inWords()).distinct().toList();
-        return new Trap(first.note(), first.kind(), "%s; so %s %s%s".formatted(first.text(), others.size() == 1 ? "is" : "are",
+        return new Trap(first.note(), first.kind(), "%s; the same at %s%s".formatted(first.text(),
                 String.join(", ", others), like.size() > 5 ? " and more" : ""), first.advice());
     }
 

@@ -19,6 +19,8 @@ import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Equivalents;
+import wildflourish.core.ornament.Gestures;
+import wildflourish.core.ornament.Making;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
@@ -217,7 +219,7 @@ class TranslationTest {
 
     /**
      * The objective written out anew: 100 for the nearest, 9 less for each step farther, three times that for a weighty one, 4 off
-     * where it is tight.
+     * where it is tight; nothing light that takes its note elsewhere.
      */
     private static int worth(
             List<Optional<Ornament>> taken, Situation there, Tempo tempo, SortedMap<Integer, List<String>> full,
@@ -229,7 +231,9 @@ class TranslationTest {
         AsPlayed played = AsPlayed.of(there, new Setting(placed));
         int worth = 0;
         for (int note = 0; note < taken.size(); note++) {
-            boolean holds = taken.get(note).isEmpty() || played.liesWell(note)
+            boolean dragged = taken.get(note).filter(o -> !o.heavy()).isPresent()
+                    && Gestures.make(there, note, List.of(taken.get(note).get())) instanceof Making.Made(var gesture) && gesture.moved();
+            boolean holds = taken.get(note).isEmpty() || !dragged && played.liesWell(note)
                     && !played.verdict(note, tempo, FLUENT).orElseThrow().isBlocked();
             if (!holds) {
                 return Integer.MIN_VALUE;
