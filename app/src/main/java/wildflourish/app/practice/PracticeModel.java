@@ -168,12 +168,11 @@ public final class PracticeModel {
         }
     }
 
-    /** The phrase that holds the note in hand. */
+    /** The phrase that holds the note in hand; whole and parts stand before the phrases. */
     private static int inHand(List<Passage> passages, int note) {
         int at = 0;
         for (int i = 0; i < passages.size(); i++) {
-            boolean holds = note >= passages.get(i).fromNote() && note < passages.get(i).toNote();
-            at = holds && !passages.get(i).name().startsWith("part ") ? i : at;
+            at = note >= passages.get(i).fromNote() && note < passages.get(i).toNote() ? i : at;
         }
         return at;
     }

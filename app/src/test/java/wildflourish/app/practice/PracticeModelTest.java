@@ -117,6 +117,18 @@ class PracticeModelTest {
         assertThat(now().advice()).contains("faster than the pulse");
     }
 
+    /** What a teacher calls a phrase does not matter: the one with the note in hand is practised. */
+    @Test
+    void aPhraseMayBeCalledAPart() {
+        int first = wildflourish.core.reading.Phrases.of(trellis.state().get().situation().tune()).getLast().fromNote();
+        trellis.select(1, first);
+        trellis.settle("named", trellis.arrangement().with(
+                trellis.arrangement().marks().naming(first, java.util.Optional.of("part of the sea"))));
+        PracticeModel other = new PracticeModel(trellis, player, keeping, Runnable::run, Runnable::run, said::add, clock, Duration.ofSeconds(2));
+        other.setShown(true);
+        assertThat(other.state().get().choice().inHand().orElseThrow().name()).isEqualTo("part of the sea");
+    }
+
     @Test
     void nothingGoesOnUntilThePauseIsOver() {
         hands("steady");
