@@ -146,6 +146,8 @@ class DeskWindowTest extends WindowTest {
         interact(() -> model.trellis().select(4, 2));
         assertThat(row("short-roll")).contains("key r").contains("clean").contains("wants 120 ms, has 170")
                 .contains("clean up to minim = 125").contains("speaks up to 192");
+        String standing = model.trellis().arrangement().ladder().setting(4).at(2).getFirst();
+        assertThat(row(standing)).contains("stands here");
         assertThat(row("cran")).contains("blocked").contains("has an open hole below it");
     }
 

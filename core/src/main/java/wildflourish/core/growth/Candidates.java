@@ -76,7 +76,7 @@ public final class Candidates {
             if (liking != null && suits(note, ornament)) {
                 terms.add(new Grown.Weighed(liking.points(), liking.because()));
             }
-            tooSlow(note, ornament).ifPresent(terms::add);
+            tooSlow(note, ornament, taste).ifPresent(terms::add);
         }
         if (tight) {
             terms.add(new Grown.Weighed(-taste.deductions().tight(), "it is tight at this tempo"));
@@ -96,13 +96,13 @@ public final class Candidates {
     }
 
     /** What speaks against a gesture whose pulses would each last so long that nobody hears it as one. */
-    private Optional<Grown.Weighed> tooSlow(int note, Ornament ornament) {
+    private Optional<Grown.Weighed> tooSlow(int note, Ornament ornament, Taste taste) {
         int pulses = ornament.pulses().size();
         if (ornament.slowestPulse() == 0) {
             return Optional.empty();
         }
         double each = tempo.millis(situation.tune().note(note).sounding()).toDouble() / pulses;
-        return each <= ornament.slowestPulse() ? Optional.empty() : Optional.of(new Grown.Weighed(-200,
+        return each <= ornament.slowestPulse() ? Optional.empty() : Optional.of(new Grown.Weighed(-taste.deductions().tooSlow(),
                 "its pulses would last %d ms each: too slow to be heard as one".formatted(Math.round(each))));
     }
 
@@ -164,7 +164,7 @@ public final class Candidates {
         if (!suits(note, ornament)) {
             return 0;
         }
-        int gain = tooSlow(note, ornament).map(Grown.Weighed::points).orElse(0);
+        int gain = tooSlow(note, ornament, taste).map(Grown.Weighed::points).orElse(0);
         for (Ornament.Suit suit : ornament.suits()) {
             gain += isAt(note, suit.place()) ? suit.gain() : 0;
         }

@@ -47,9 +47,10 @@ public record Taste(
      * @param busyEnd for an ornament other than a breath on the last note of a phrase
      * @param heavyEnd the same for a weighty one in place of the held sound
      * @param again for each treatment that a repeat of a phrase takes over on a rung whose repeats are varied
+     * @param tooSlow for a gesture whose pulses would each last longer than its slowest pulse
      */
     public record Deductions(
-            int tight, int alike, int alternating, int neighbours, int stacked, int busyEnd, int heavyEnd, int again) {}
+            int tight, int alike, int alternating, int neighbours, int stacked, int busyEnd, int heavyEnd, int again, int tooSlow) {}
 
     /** Points that a kind of tune gives or takes for an ornament wherever taste speaks for it, and why. */
     public record Liking(int points, String because) {}

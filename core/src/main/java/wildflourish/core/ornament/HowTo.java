@@ -68,17 +68,7 @@ public final class HowTo {
         int finger = 0;
         int note = 0;
         for (Gesture.Part part : absorbed.map(List::of).orElse(own)) {
-            boolean moves = switch (part.means()) {
-                case Means.Still s -> false;
-                case Means.Stroke s -> false;
-                case Means.Directed d -> false;
-                case Means.Turn t -> false;
-                case Means.Knee k -> true;
-                case Means.Hole h -> true;
-                case Means.Holes h -> true;
-                case Means.Finger f -> true;
-                case Means.Press p -> true;
-            };
+            boolean moves = part.means().isMovement();
             if (moves) {
                 text = text.replace("{finger" + ++finger + "}", means(part.means()));
             }

@@ -46,6 +46,21 @@ public sealed interface Means {
         return this instanceof Hole(int hole) ? hole : -1;
     }
 
+    /** Whether a finger, or the chanter on the knee, moves. */
+    default boolean isMovement() {
+        return switch (this) {
+            case Still s -> false;
+            case Stroke s -> false;
+            case Directed d -> false;
+            case Turn t -> false;
+            case Knee k -> true;
+            case Hole h -> true;
+            case Holes h -> true;
+            case Finger f -> true;
+            case Press p -> true;
+        };
+    }
+
     /** Whether both use the same finger, so that the second has to wait for the first. */
     default boolean isSameFingerAs(Means other) {
         return switch (this) {

@@ -40,17 +40,7 @@ final class Spans {
 
     /** Whether a finger strikes or leaves its place in a part and has to come back for another. */
     static boolean usesFinger(Gesture.Part part) {
-        boolean moves = switch (part.means()) {
-            case Means.Still s -> false;
-            case Means.Stroke s -> false;
-            case Means.Directed d -> false;
-            case Means.Turn t -> false;
-            case Means.Knee k -> true;
-            case Means.Hole h -> true;
-            case Means.Holes h -> true;
-            case Means.Finger f -> true;
-            case Means.Press p -> true;
-        };
+        boolean moves = part.means().isMovement();
         // A hammered finger falls and stays.
         boolean comesBack = part.move().isBlip() && part.move() != Move.HAMMER;
         return moves && !part.ornament().isEmpty()

@@ -101,7 +101,7 @@ class ChooserTest {
         }
         Taste.Level level = new Taste.Level("test", List.of(), List.of(), List.of(), "alike", random.nextInt(4),
                 random.nextInt(2), random.nextBoolean(), 0);
-        return new Problem(options, phrases, sameAs, level, taste(List.of(level), new Taste.Deductions(0, ALIKE, ALTERNATING, NEIGHBOURS, 0, 0, 0, 0)));
+        return new Problem(options, phrases, sameAs, level, taste(List.of(level), new Taste.Deductions(0, ALIKE, ALTERNATING, NEIGHBOURS, 0, 0, 0, 0, 0)));
     }
 
     static Taste taste(List<Taste.Level> levels, Taste.Deductions deductions) {

@@ -223,7 +223,7 @@ class GrowerTest {
     void tasteWhoseUpperRungsHoldLessIsRefused() {
         Taste.Level low = new Taste.Level("low", List.of(), List.of(), List.of(), "alike", 3, 0, false, 0);
         Taste.Level high = new Taste.Level("high", List.of(), List.of(), List.of(), "alike", 2, 0, false, 0);
-        assertThatThrownBy(() -> Taste.checked(ChooserTest.taste(List.of(low, high), new Taste.Deductions(0, 0, 0, 1, 0, 0, 0, 0))))
+        assertThatThrownBy(() -> Taste.checked(ChooserTest.taste(List.of(low, high), new Taste.Deductions(0, 0, 0, 1, 0, 0, 0, 0, 0))))
                 .isInstanceOf(DataFault.class).hasMessageContaining("high");
     }
 
@@ -342,9 +342,9 @@ class GrowerTest {
         }
     }
 
-    /** What is said to be weighed for a placement comes to the gain by which it was chosen, rung after rung. */
+    /** A second growing weighs the same for every placement, and each placement says something. */
     @Test
-    void whatIsWeighedIsSaidTheSameWherever() {
+    void growingAgainWeighsTheSame() {
         Situation situation = jig();
         Grower grower = grower(situation);
         Grown grown = grower.grow();
@@ -355,7 +355,7 @@ class GrowerTest {
         }
     }
 
-    /** Where a class plays freely, the wild rung brings at least two kinds of variation over the tunes of a session. */
+    /** Where a class plays freely, the wild rung brings more than four kinds of variation over the tunes of a session. */
     @Test
     void freeLaddersLeaveRoomForTheMelody() {
         java.util.Set<String> kinds = new java.util.HashSet<>();
