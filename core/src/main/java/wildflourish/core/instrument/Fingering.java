@@ -19,7 +19,7 @@ public record Fingering(
 
     /**
      * The hole a tap strikes: the next open one below the closed ones; where none is open, one that is half covered, which the
-     * finger closes.
+     * finger closes; on a fork with nothing open below it, the hole that the fork leaves open.
      */
     public OptionalInt tap() {
         if (tapHole.isPresent()) {
@@ -31,6 +31,13 @@ public record Fingering(
                 return OptionalInt.of(below);
             }
             half = half.isEmpty() ? OptionalInt.of(below) : half;
+        }
+        if (half.isEmpty() && holes.isFork()) {
+            for (int inside = holes.lowestClosed() - 1; inside >= 1; inside--) {
+                if (holes.isOpen(inside)) {
+                    return OptionalInt.of(inside);
+                }
+            }
         }
         return half;
     }

@@ -7,6 +7,8 @@ import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.Tunes;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
@@ -56,6 +58,26 @@ class VariationsTest {
         assertThat(on("whistle-d", Meter.of(6, 8), Tunes.g(), "G4:3 B4 A4 G4 | A4:6 ||", 0)).contains("restate G4:1/8 A4:1/8 G4:1/8");
         assertThat(on("fiddle", "A4:4 D5:4 | D5:8 ||", 0))
                 .contains("restate A4:1/8 G4:1/8 F#4:1/8 G4:1/8", "shuffle A4:1/4 A4:1/8 A4:1/8", "fill A4:1/4 A4:1/4");
+    }
+
+    /**
+     * Some play a stepwise triplet as three even notes: it takes the place of the two notes of the tune, and every instrument has it
+     * (common practice).
+     */
+    @ParameterizedTest
+    @ValueSource(strings = {"whistle-d", "flute-d", "recorder-soprano-c", "pipes-bellows-d", "fiddle", "mandolin", "anglo-cg", "english-48"})
+    void anEvenTripletIsThreeEqualNotes(String instrument) {
+        School even = School.USUAL.with("triplet", "even");
+        Timeline tune = Timeline.of(Tunes.of(Meter.of(4, 4), Tunes.d(), "G4:1 B4:1 D5:2 A4:4 | F#4:1 A4:1 B4:2 G4:4 | D5:1 B4:1 A4:2 G4:4 ||"));
+        assertThat(on(instrument, "G4:1 B4:1 D5:2 A4:4 ||", 0)).anyMatch(v -> v.startsWith("triplet G4:1/12") && v.contains(" A4:1/12") && v.contains(" B4:1/12"));
+        for (School school : List.of(School.USUAL, even)) {
+            Situation situation = Situation.of(tune, Instruments.known(instrument), school);
+            List<Taste.Level> rungs = Taste.of(situation).rungs();
+            assertThat(rungs).anyMatch(r -> (school.equals(even) ? r.variations() : r.ornaments())
+                    .contains(school.equals(even) ? "triplet" : "stepwise-triplet"));
+            assertThat(rungs).noneMatch(r -> (school.equals(even) ? r.ornaments() : r.variations())
+                    .contains(school.equals(even) ? "stepwise-triplet" : "triplet"));
+        }
     }
 
     @Test
