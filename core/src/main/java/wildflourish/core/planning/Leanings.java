@@ -1,6 +1,5 @@
 package wildflourish.core.planning;
 
-import java.util.HashMap;
 import java.util.Map;
 import wildflourish.core.instrument.Bellows;
 import wildflourish.core.instrument.Place;
@@ -34,14 +33,9 @@ record Leanings(Planner.Demand demand, Map<Integer, Place> figures, Map<Integer,
         return new Leanings(demand, places, strained);
     }
 
-    /** With a direction spared a little more on some notes. */
-    Leanings sparing(Bellows direction, Iterable<Integer> notes) {
-        Map<Integer, Strain> more = new HashMap<>(strained);
-        for (int note : notes) {
-            Strain before = more.get(note);
-            more.put(note, new Strain(direction, before != null && before.direction() == direction ? before.times() + 1 : 1));
-        }
-        return new Leanings(demand, figures, more);
+    /** With one direction of the bellows spared on each of some notes. */
+    Leanings sparing(Map<Integer, Strain> strains) {
+        return new Leanings(demand, figures, strains);
     }
 
     boolean departs(int note, Place place) {

@@ -111,6 +111,11 @@ final class ShortestPath {
         this.behind = behind;
     }
 
+    /** What each option costs by itself, stage by stage. */
+    int[][] own() {
+        return own;
+    }
+
     /** The cost of the cheapest way through an option. */
     int through(int stage, int option) {
         backward();

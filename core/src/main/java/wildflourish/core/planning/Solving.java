@@ -28,7 +28,8 @@ final class Solving {
     /** Rows of fingerings that are tried against each other at most; beyond that the further notes are left as they fall. */
     private static final int MOST_TRIED = 64;
     private static final int SHORTEST_FIGURE = 3;
-    private static final int MOST_SPARED = 8;
+    private static final int MOST_SPARED = 32;
+    private static final double GRAIN_MS = 100;
     /** How much of the bellows' travel a stretch may use before the plan looks for another way, from memory. */
     private static final double ENOUGH_TRAVEL = 0.9;
 
@@ -216,19 +217,26 @@ final class Solving {
     }
 
     /**
-     * As long as a stretch of the tune takes more travel of the bellows than they have, the direction it goes in is made dearer
-     * there and the plan solved again; of what comes out, the plan that takes the least too much, then the cheapest.
+     * Where a stretch of the tune takes more travel of the bellows than they have: the cheapest plan that stays within it as far as
+     * may be. The other direction than it goes in is made dearer until the plan follows, so that whatever is asked of the plan
+     * later is answered with the bellows in mind.
      */
     private Workings withinTravel(Workings first, Leanings leanings, double seconds) {
+        double least = tooMuch(first.best(), seconds);
+        if (least == 0) {
+            return first;
+        }
+        List<Place> turned = first.bestWithin(grains(), (int) (seconds * ENOUGH_TRAVEL * 1000 / GRAIN_MS));
         Workings best = first;
-        double least = stretch(first.best(), seconds).tooMuch();
-        Workings now = first;
-        Leanings sparing = leanings;
-        for (int i = 0; i < MOST_SPARED && least > 0; i++) {
-            Drawn drawn = stretch(now.best(), seconds);
-            sparing = sparing.sparing(drawn.direction(), drawn.notes());
-            now = solve(sparing, choices);
-            double over = stretch(now.best(), seconds).tooMuch();
+        for (int times = 1; times <= MOST_SPARED && least > tooMuch(turned, seconds); times *= 2) {
+            Map<Integer, Leanings.Strain> strains = new HashMap<>();
+            for (int s = 0; s < turned.size(); s++) {
+                int note = notes.get(s);
+                int strain = times;
+                Workings.bellows(turned.get(s)).ifPresent(d -> strains.put(note, new Leanings.Strain(d.other(), strain)));
+            }
+            Workings now = solve(leanings.sparing(strains), choices);
+            double over = tooMuch(now.best(), seconds);
             if (over < least) {
                 least = over;
                 best = now;
@@ -237,27 +245,31 @@ final class Solving {
         return best;
     }
 
-    /** The stretch in which the bellows go farthest one way, and by how many seconds that is too much. */
-    private record Drawn(Bellows direction, List<Integer> notes, double tooMuch) {}
-
-    private Drawn stretch(List<Place> path, double travel) {
+    /** How long the stages last, in grains of time that add up. */
+    private int[] grains() {
         Tempo tempo = TuneType.tempoOf(tune.tune().head());
-        Drawn worst = new Drawn(Bellows.PULL, List.of(), 0);
+        int[] grains = new int[notes.size()];
+        double exact = 0;
+        long counted = 0;
+        for (int s = 0; s < grains.length; s++) {
+            exact += tempo.millis(tune.note(notes.get(s)).sounding()).toDouble() / GRAIN_MS;
+            grains[s] = (int) (Math.round(exact) - counted);
+            counted = Math.round(exact);
+        }
+        return grains;
+    }
+
+    /** By how many seconds the longest way of the bellows in one direction is too much. */
+    private double tooMuch(List<Place> path, double travel) {
+        Tempo tempo = TuneType.tempoOf(tune.tune().head());
+        double worst = 0;
         for (Bellows direction : Bellows.values()) {
             double sum = 0;
-            int from = 0;
             for (int s = 0; s < path.size(); s++) {
                 double lasts = tempo.millis(tune.note(notes.get(s)).sounding()).toDouble() / 1000;
-                boolean same = path.get(s) instanceof Place.Pressed p && p.direction().filter(direction::equals).isPresent();
-                if (sum <= 0) {
-                    sum = 0;
-                    from = s;
-                }
-                sum += same ? lasts : -lasts;
-                double over = sum - travel * ENOUGH_TRAVEL;
-                if (over > worst.tooMuch()) {
-                    worst = new Drawn(direction, List.copyOf(notes.subList(from, s + 1)), over);
-                }
+                boolean same = Workings.bellows(path.get(s)).filter(direction::equals).isPresent();
+                sum = Math.max(0, sum) + (same ? lasts : -lasts);
+                worst = Math.max(worst, sum - travel * ENOUGH_TRAVEL);
             }
         }
         return worst;

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import wildflourish.core.instrument.Bellows;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Place;
 import wildflourish.core.instrument.School;
@@ -127,6 +128,28 @@ final class Workings {
     /** The places of the cheapest plan, stage by stage. */
     List<Place> best() {
         return along(path);
+    }
+
+    /**
+     * The places of the cheapest plan in which the bellows stay within a room of so many grains as far as may be.
+     *
+     * @param grains for each stage how many grains it lasts
+     */
+    List<Place> bestWithin(int[] grains, int room) {
+        int[][] moves = new int[grains.length][];
+        for (int s = 0; s < grains.length; s++) {
+            moves[s] = new int[byStage[s].length];
+            for (int o = 0; o < moves[s].length; o++) {
+                int stage = s;
+                moves[s][o] = bellows(place(s, o)).map(d -> d == Bellows.PULL ? grains[stage] : -grains[stage]).orElse(0);
+            }
+        }
+        return along(new BellowsTravel(paths.own(), step, moves, room, weights.of(Term.BELLOWS_TRAVEL)).path());
+    }
+
+    /** Which way the bellows go for a place, if they go one way. */
+    static Optional<Bellows> bellows(Place place) {
+        return place instanceof Place.Pressed p ? p.direction() : Optional.empty();
     }
 
     /** What the cheapest plan costs, what goes against choices and demands included. */
