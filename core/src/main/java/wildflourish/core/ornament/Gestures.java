@@ -161,6 +161,12 @@ public final class Gestures {
                 if (sameInstant || crowded || twice || twoStarts) {
                     throw new Hindrance(new Obstacle.Clash(earlier.name()));
                 }
+                if (earlier.excludes().contains(ornament.id())) {
+                    throw new Hindrance(new Obstacle.MadeWithout(earlier.name(), ornament.name()));
+                }
+                if (ornament.excludes().contains(earlier.id())) {
+                    throw new Hindrance(new Obstacle.MadeWithout(ornament.name(), earlier.name()));
+                }
             }
         }
     }

@@ -91,6 +91,9 @@ public sealed interface Obstacle {
     /** Another ornament of the stack takes the same instant. */
     record Clash(String other) implements Obstacle {}
 
+    /** One ornament of the stack is made without the other. */
+    record MadeWithout(String one, String other) implements Obstacle {}
+
     /** The tune has graces of its own on the note. */
     record OwnGrace() implements Obstacle {}
 
@@ -134,6 +137,7 @@ public sealed interface Obstacle {
             case HeldOver o -> false;
             case NotOnInstrument o -> false;
             case Clash o -> false;
+            case MadeWithout o -> false;
             case OwnGrace o -> false;
             case DroneOutOfKey o -> false;
             case ClashWithNeighbour o -> false;
@@ -190,6 +194,7 @@ public sealed interface Obstacle {
             case HeldOver() -> "this note is held over from the one before and does not start here";
             case NotOnInstrument(var why) -> why;
             case Clash(var other) -> "the %s already takes this instant".formatted(other);
+            case MadeWithout(var one, var other) -> "a %s is made without %s".formatted(one, other);
             case OwnGrace() -> "the tune has a grace of its own here";
             case DroneOutOfKey(var string, var key, var remedy) ->
                 "the open string rings %s, which is not in %s; %s".formatted(string.spoken(), key, remedy);

@@ -29,6 +29,7 @@ import wildflourish.core.tune.Ratio;
  * @param how what the hands do, with places for the fingers of the note in hand
  * @param easier ids of its simpler relatives, the nearest first
  * @param absorbs ids of those that it takes up: where both stand on a note, this one is what is played
+ * @param excludes ids of those that cannot stand on the same note, because one is made without the other
  * @param separates whether it sets a note apart from an equal one before it
  * @param texture whether it goes on from note to note, so that the same again is not dull
  * @param slowestPulse milliseconds over which its pulses are no longer heard as one gesture; 0 where that never happens
@@ -49,6 +50,7 @@ public record Ornament(
         String how,
         List<String> easier,
         List<String> absorbs,
+        List<String> excludes,
         boolean separates,
         boolean texture,
         int slowestPulse,
@@ -141,6 +143,7 @@ public record Ornament(
         pulses = List.copyOf(pulses);
         easier = List.copyOf(easier);
         absorbs = List.copyOf(absorbs);
+        excludes = List.copyOf(excludes);
         suits = List.copyOf(suits);
     }
 
@@ -204,11 +207,14 @@ public record Ornament(
 
     /**
      * Whether this one, standing on a note, has to go when the other comes: the two share a slot without room for both,
-     * or want the same instant.
+     * want the same instant, or one is made without the other.
      */
     public boolean givesWayTo(Ornament coming) {
         if (id.equals(coming.id) || coming.takesUp(this, false) || coming.isCutInto(this)) {
             return false;
+        }
+        if (excludes.contains(coming.id) || coming.excludes.contains(id)) {
+            return true;
         }
         boolean meet = slot != Slot.EXIT && coming.slot != Slot.EXIT
                 && slot != Slot.COMPANY && coming.slot != Slot.COMPANY;

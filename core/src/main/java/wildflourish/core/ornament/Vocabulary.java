@@ -45,6 +45,7 @@ public final class Vocabulary {
             String how,
             List<String> easier,
             List<String> absorbs,
+            List<String> excludes,
             Boolean separates,
             Boolean texture,
             Integer slowestPulse,
@@ -98,6 +99,9 @@ public final class Vocabulary {
             if (!byId.keySet().containsAll(ornament.easier())) {
                 throw new DataFault(file + ": " + ornament.id() + " field easier: names an ornament that is not there");
             }
+            if (!byId.keySet().containsAll(ornament.excludes())) {
+                throw new DataFault(file + ": " + ornament.id() + " field excludes: names an ornament that is not there");
+            }
         }
     }
 
@@ -150,6 +154,7 @@ public final class Vocabulary {
                     row.only() == null ? List.of() : row.only().stream().map(Pitch::parse).toList(),
                     row.pulses().stream().map(Vocabulary::beat).toList(), writing(row.writing()), row.how(),
                     row.easier() == null ? List.of() : row.easier(), row.absorbs() == null ? List.of() : row.absorbs(),
+                    row.excludes() == null ? List.of() : row.excludes(),
                     Boolean.TRUE.equals(row.separates()), Boolean.TRUE.equals(row.texture()), row.slowestPulse() == null ? 0 : row.slowestPulse(),
                     row.suits() == null ? List.of() : row.suits(), row.source());
         } catch (IllegalArgumentException | NullPointerException e) {

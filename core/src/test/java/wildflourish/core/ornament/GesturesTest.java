@@ -177,6 +177,8 @@ class GesturesTest {
         assertThat(obstacle("G4:2", 0, "tap", "short-roll")).isInstanceOf(Obstacle.Clash.class);
         assertThat(obstacle("G4:2", 0, "short-roll", "tongued-triplet")).isInstanceOf(Obstacle.Clash.class);
         assertThat(obstacle("G4:2", 0, "tonguing", "tongued-triplet")).isInstanceOf(Obstacle.Clash.class);
+        assertThat(obstacle("G4:2", 0, "tonguing", "sweep").inWords()).isEqualTo("a sweep is made without tonguing");
+        assertThat(obstacle("G4:2", 0, "breath-pulse", "tonguing").inWords()).isEqualTo("a breath pulse is made without tonguing");
     }
 
     @Test
