@@ -102,6 +102,17 @@ class PlanCommandTest extends CommandLineTest {
         assertThat(bow.get("direction").asText()).isEqualTo("down");
     }
 
+    /** A finger in another position than the first says which; in the first nothing is said. */
+    @Test
+    void positionsAreNamedWhereTheyAreNotTheFirst() throws IOException {
+        Path high = folder.resolve("high.abc");
+        Files.writeString(high, "X:1\nT:High\nR:reel\nM:4/4\nL:1/8\nK:D\nd2fa b2d'2|b2a2 f2d2|]\n");
+        List<String> positions = new ArrayList<>();
+        json("plan", high, "--instrument", "fiddle").get("notes").forEach(n -> positions.add(n.get("place").path("position").asText("first")));
+        assertThat(positions).contains("third").contains("first");
+        json("plan", demo, "--instrument", "fiddle").get("notes").forEach(n -> assertThat(n.get("place").has("position")).isFalse());
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"whistle-low-c", "recorder-alto-f", "tenor-banjo", "english-48", "accordion-csd",
         "pipes-bellows-d", "bamboo-flute-c"})

@@ -138,6 +138,87 @@ class ReadingCommandsTest extends CommandLineTest {
         assertThat(checked.get("findings")).isNotEmpty();
     }
 
+    private JsonNode read(String... lines) throws Exception {
+        Path own = folder.resolve("own.abc");
+        Files.writeString(own, String.join("\n", lines) + "\n");
+        return json("read", own, "--instrument", "whistle-d");
+    }
+
+    private static List<String> trapTexts(JsonNode document) {
+        List<String> texts = new ArrayList<>();
+        document.get("traps").forEach(t -> texts.add(t.get("text").asText()));
+        return texts;
+    }
+
+    private static List<String> spans(JsonNode document) {
+        List<String> spans = new ArrayList<>();
+        document.get("parts").forEach(p -> p.get("phrases").forEach(f -> spans.add(f.get("fromBar").asInt() + "-" + f.get("toBar").asInt())));
+        return spans;
+    }
+
+    /** A key written in the middle of the tune, or for a part, holds from there: its notes are neither outside nor of another mode. */
+    @Test
+    void keysWithinTheTuneAreObeyed() throws Exception {
+        String a = "D2FA dAFA|G2BG E2GE|D2FA dAFA|GEFE D4";
+        for (String change : new String[] {"[K:A]", "P:B\nK:A\n"}) {
+            JsonNode document = read("X:1", "T:Two Keys", "R:reel", "M:4/4", "L:1/8", "K:D", a + "||", change + "A2ce aece|d2fd G2BG|A2ce aece|dGBG A4|]");
+            assertThat(document.get("tonic").asText()).isEqualTo("D");
+            assertThat(document.get("mode").asText()).isEqualTo("major");
+            assertThat(document.get("tonality").asText()).contains("from bar 5 on the key is written as A major");
+            assertThat(trapTexts(document)).noneMatch(t -> t.contains("outside"));
+        }
+    }
+
+    /** What stands in the signature is never outside the key, whatever mode the notes speak for. */
+    @Test
+    void notesOfTheSignatureAreNeverOutside() throws Exception {
+        JsonNode document = read("X:1", "T:Signature", "R:reel", "M:4/4", "L:1/8", "K:D", "A2cA e2cA|G2BG d2BG|A2ce a2ec|dBGB A4|A2cA e2cA|G2BG d2BG|A2ce g2ec|dBGB A4|]");
+        assertThat(trapTexts(document)).noneMatch(t -> t.contains("outside"));
+    }
+
+    /** Endings of three and four passes say which time through they end. */
+    @Test
+    void endingsOfManyPassesSayWhichTheyEnd() throws Exception {
+        JsonNode document = read("X:1", "T:Four Times", "R:reel", "M:4/4", "L:1/8", "K:D", "|:D2FA dAFA|G2BG E2GE|D2FA dAFA|[1,2,3 GEFE D4:|[4 GEFE D2d2|]");
+        assertThat(document.get("form").asText()).isEqualTo("AAAA");
+        assertThat(trapTexts(document)).anyMatch(t -> t.contains("the first, second and third time through part A") && t.contains("the fourth time"));
+    }
+
+    /** Rests belong to the phrase before them; there is no phrase of nothing. */
+    @Test
+    void thereAreNoPhrasesOfRests() throws Exception {
+        JsonNode document = read("X:1", "T:Rests", "R:reel", "M:4/4", "L:1/8", "K:D", "D2FA dAFA|G2BG E2GE|z8|z8|D2FA dAFA|GEFE D4|z8|z8|]");
+        assertThat(spans(document)).containsExactly("1-4", "5-8");
+    }
+
+    /** Waltzes that run on over their second bar are phrased in fours; where they rest there, in twos. */
+    @Test
+    void waltzesArePhrasedInTwosOrFours() throws Exception {
+        String[] head = {"X:1", "T:Waltz", "R:waltz", "M:3/4", "L:1/8", "K:G"};
+        assertThat(spans(read(head[0], head[1], head[2], head[3], head[4], head[5],
+                "|:B2|d2e2f2|g2f2e2|d2c2B2|A4B2|d2e2f2|g2f2e2|d2c2A2|G4:|"))).containsExactly("1-4", "5-8");
+        assertThat(spans(read(head[0], head[1], head[2], head[3], head[4], head[5],
+                "|:Bc|d4ge|d4BG|A4cB|A4Bc|d4ge|d4Bd|c2A2F2|G4:|"))).contains("1-2", "3-4");
+    }
+
+    @Test
+    void aPickupIsNamedByItsNotes() throws Exception {
+        String tune = "|D2FA dAFA|G2BG E2GE|D2FA dAFA|GEFE D2|]";
+        assertThat(read("X:1", "T:One", "R:reel", "M:4/4", "L:1/8", "K:D", "A2" + tune).get("beginning").asText()).contains("a pickup of a crotchet");
+        assertThat(read("X:1", "T:Two", "R:reel", "M:4/4", "L:1/8", "K:D", "AG" + tune).get("beginning").asText()).contains("a pickup of 2 quavers");
+    }
+
+    /** Nobody is told the same thing twice. */
+    @Test
+    void noTrapIsToldTwice() throws Exception {
+        for (int tune = 1; tune <= 13; tune++) {
+            for (String instrument : List.of("whistle-d", "fiddle", "accordion-bc", "tenor-banjo", "recorder-alto-f")) {
+                assertThat(trapTexts(json("read", file, "--tune", tune, "--instrument", instrument))).as("tune %d, %s", tune, instrument)
+                        .doesNotHaveDuplicates();
+            }
+        }
+    }
+
     /** A book is grown for the same student, at the same level and in the same schools as a single tune would be. */
     @Test
     void aBookIsGrownAsItsTunesWouldBe() throws Exception {

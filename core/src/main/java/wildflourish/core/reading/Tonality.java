@@ -1,7 +1,9 @@
 package wildflourish.core.reading;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -9,6 +11,7 @@ import wildflourish.core.data.DataFile;
 import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Mode;
 import wildflourish.core.tune.Pitch;
+import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Step;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Timeline.Stand;
@@ -17,7 +20,7 @@ import wildflourish.core.tune.Timeline.Stand;
  * Tonic, mode and scale as the notes have them.
  *
  * @param key tonic and mode; empty for a tune without notes
- * @param written the key at the head of the tune
+ * @param written the key that is written over most of the tune: that of its head, unless another lasts longer
  * @param degrees which of the seven degrees of the mode occur, from 1
  * @param outside pitches without octave that are not of the mode, by name, with the notes that have them
  * @param once notes whose pitch the tune has only once
@@ -37,21 +40,25 @@ public record Tonality(
     private static final List<String> ORDINALS =
             List.of("", "first", "second", "third", "fourth", "fifth", "sixth", "seventh");
 
-    /** Every tonic and mode is tried; the one that the notes speak for most is taken, the written one among equals. */
+    /**
+     * Every tonic and mode is tried; the one that the notes speak for most is taken, the written one among equals. Stretches with
+     * a key of their own say nothing about the tune's.
+     */
     static Tonality of(Timeline timeline, List<Phrase> phrases) {
-        Key written = timeline.tune().head().key();
+        Key written = mostly(timeline);
         if (timeline.size() == 0) {
             return new Tonality(Optional.empty(), written, List.of(), new TreeMap<>(), List.of(), Optional.empty());
         }
+        List<Stand> home = timeline.notes().stream().filter(s -> s.key().equals(written)).toList();
         double[] time = new double[12];
         double[] rests = new double[12];
-        weigh(timeline, written, time);
+        weigh(home, time);
         for (Phrase phrase : phrases) {
-            rests[timeline.note(phrase.lastNote()).pitch().midi() % 12]++;
+            Stand end = timeline.note(phrase.lastNote());
+            rests[end.pitch().midi() % 12] += end.key().equals(written) ? 1 : 0;
         }
-        int last = timeline.notes().getLast().pitch().midi() % 12;
-        int first = timeline.notes().stream().filter(s -> s.strength() == 3).findFirst()
-                .orElse(timeline.note(0)).pitch().midi() % 12;
+        int last = home.getLast().pitch().midi() % 12;
+        int first = home.stream().filter(s -> s.strength() == 3).findFirst().orElse(home.getFirst()).pitch().midi() % 12;
         double best = Double.NEGATIVE_INFINITY;
         Key found = written;
         for (int tonic = 0; tonic < 12; tonic++) {
@@ -72,27 +79,27 @@ public record Tonality(
         return described(timeline, found, written);
     }
 
-    /**
-     * The time spent on each pitch class, in quavers. Stretches with a key of their own say nothing about the tune's, as long as
-     * the rest of it is longer; nor does an accidental that takes less than a twentieth of the time.
-     */
-    private static void weigh(Timeline timeline, Key written, double[] time) {
-        double own = 0;
+    /** The key in force for the longest time; of equals the first. */
+    private static Key mostly(Timeline timeline) {
+        Map<Key, Ratio> lasts = new LinkedHashMap<>();
+        timeline.notes().forEach(s -> lasts.merge(s.key(), s.note().length(), Ratio::plus));
+        Key most = timeline.tune().head().key();
+        for (Map.Entry<Key, Ratio> key : lasts.entrySet()) {
+            most = lasts.getOrDefault(most, Ratio.ZERO).isLess(key.getValue()) ? key.getKey() : most;
+        }
+        return most;
+    }
+
+    /** The time spent on each pitch class, in quavers; an accidental that takes less than a twentieth of it says nothing. */
+    private static void weigh(List<Stand> notes, double[] time) {
         double all = 0;
-        for (Stand stand : timeline.notes()) {
+        double[] accidental = new double[12];
+        for (Stand stand : notes) {
+            int pitchClass = stand.pitch().midi() % 12;
             double quavers = stand.note().length().toDouble() * 8;
             all += quavers;
-            own += stand.key().equals(written) ? quavers : 0;
-        }
-        boolean elsewhere = own < all / 2;
-        double[] accidental = new double[12];
-        for (Stand stand : timeline.notes()) {
-            if (elsewhere || stand.key().equals(written)) {
-                int pitchClass = stand.pitch().midi() % 12;
-                double quavers = stand.note().length().toDouble() * 8;
-                time[pitchClass] += quavers;
-                accidental[pitchClass] += isInSignature(stand) ? 0 : quavers;
-            }
+            time[pitchClass] += quavers;
+            accidental[pitchClass] += isInSignature(stand) ? 0 : quavers;
         }
         for (int c = 0; c < 12; c++) {
             boolean passing = accidental[c] == time[c] && time[c] < all * WEIGHTS.passing();
@@ -166,7 +173,11 @@ public record Tonality(
         }
         List<Integer> once = byMidi.values().stream().filter(n -> n.size() == 1).map(List::getFirst).sorted().toList();
         return new Tonality(Optional.of(key), written, List.copyOf(degrees), outside, once,
-                remark(key, written, degrees).or(() -> changes(timeline, written)));
+                joined(remark(key, written, degrees), changes(timeline, written)));
+    }
+
+    private static Optional<String> joined(Optional<String> one, Optional<String> other) {
+        return one.isPresent() && other.isPresent() ? Optional.of(one.get() + "; " + other.get()) : one.or(() -> other);
     }
 
     /** The first place where another key is written. */
