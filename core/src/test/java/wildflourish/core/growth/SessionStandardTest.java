@@ -13,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.SessionTune;
 import wildflourish.core.instrument.ButtonBoard;
 import wildflourish.core.instrument.Instrument;
@@ -29,6 +30,9 @@ import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.ornament.Vocabulary;
+import wildflourish.core.planning.Breaths;
+import wildflourish.core.reading.Phrase;
+import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.AsPlayed;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Setting;
@@ -307,5 +311,70 @@ class SessionStandardTest {
             }));
             assertThat(reached).as("%s on the %s", ornament.id(), instrument.name()).isTrue();
         }
+    }
+
+    /** Phrases end simply on every rung below the wildest: no roll, cran or treble fills their last note where another follows. */
+    @ParameterizedTest
+    @MethodSource("instruments")
+    void phrasesEndSimply(Instrument instrument) {
+        int ends = 0;
+        List<String> heavy = new ArrayList<>();
+        for (SessionTune tune : SessionTune.values()) {
+            Version version = version(tune, instrument.id());
+            for (Phrase phrase : Phrases.of(version.situation().tune())) {
+                ends++;
+                version.rung(FULL).ornaments(phrase.lastNote(), version.situation().vocabulary()).stream()
+                        .filter(o -> o.heavy() && o.id().matches(".*(roll|cran|treble|triplet).*"))
+                        .forEach(o -> heavy.add(tune + " " + phrase.name() + " " + o.id()));
+            }
+        }
+        assertThat(ends).isGreaterThan(50);
+        assertThat(heavy).as("of %d ends of phrases", ends).hasSizeLessThanOrEqualTo(ends / 15);
+    }
+
+    /** Where the tune has to be breathed in, the breath has its room: only a breath stands on a note that is ended early or left out. */
+    @ParameterizedTest
+    @MethodSource("instruments")
+    void breathsKeepTheirRoom(Instrument instrument) {
+        assumeTrue(Vocabulary.of(instrument).byId("breath").isPresent());
+        for (SessionTune tune : SessionTune.values()) {
+            Version version = version(tune, instrument.id());
+            AsPlayed played = AsPlayed.of(version.situation(), version.rung(FULL));
+            Setting setting = played.varied().setting();
+            Breaths breaths = Breaths.of(played.situation().tune(), customary(tune), Breaths.Lungs.of("fluent"),
+                    n -> setting.has(n, "breath"), n -> setting.at(n).isEmpty() ? Breaths.Busy.NOT : Breaths.Busy.THROUGHOUT,
+                    n -> Phrases.of(played.situation().tune()).stream().anyMatch(p -> p.lastNote() == n));
+            assertThat(breaths.enough()).as("%s can be blown, the longest stretch %s s", tune, breaths.longestSeconds()).isTrue();
+        }
+    }
+
+    /** Reeds thicken quick notes with octaves, and keep thirds for notes of a crotchet and more. */
+    @ParameterizedTest
+    @ValueSource(strings = {"anglo-cg", "english-48", "accordion-bc", "accordion-csd", "melodeon-dg"})
+    void reedsKeepThirdsForLongNotes(String instrument) {
+        for (SessionTune tune : SessionTune.values()) {
+            Version version = version(tune, instrument);
+            version.rung(WILD).byNote().forEach((note, ids) -> {
+                if (version.situation().tune().note(note).sounding().isLess(wildflourish.core.tune.Ratio.of(1, 4))) {
+                    assertThat(ids).as("%s note %d", tune, note).doesNotContain("third", "sixth");
+                }
+            });
+        }
+    }
+
+    /** A roll whose pulses are each longer than about 350 ms is none: it is not chosen, and what was weighed says why. */
+    @ParameterizedTest
+    @ValueSource(strings = {"whistle-d", "pipes-bellows-d", "recorder-soprano-c", "fiddle", "anglo-cg"})
+    void aRollTooSlowToBeHeardIsNotChosen(String instrument) {
+        Situation situation = wildflourish.core.Tunes.on(instrument, "A4:3 B4:1 A4:4 | B4:3 A4:1 B4:4 | A4:3 B4:1 A4:4 | B4:3 A4:1 B4:4");
+        for (String tempo : List.of("1/4=50", "1/4=70", "1/4=160")) {
+            Tempo at = Tempo.parse(tempo);
+            Grown grown = new Grower(situation.at(at), at, FLUENT, Taste.of(situation)).grow();
+            boolean rolls = grown.ladder().setting(WILD).byNote().values().stream().anyMatch(ids -> ids.contains("long-roll"));
+            assertThat(rolls).as("a long roll at %s", tempo).isEqualTo(tempo.equals("1/4=160"));
+        }
+        Candidates candidates = new Candidates(situation, Tempo.parse("1/4=50"), FLUENT, Phrases.of(situation.tune()), Taste.of(situation));
+        assertThat(candidates.weighed(0, List.of(situation.vocabulary().known("long-roll")), false, Taste.of(situation)))
+                .anyMatch(w -> w.points() < -100 && w.why().contains("too slow to be heard as one"));
     }
 }

@@ -103,4 +103,17 @@ class BreathsTest {
             assertThat(m.ofTimes()).isEqualTo(2);
         });
     }
+
+    /** One rule for ending a note early and for leaving it out: what is shorter than a breath is no room for one. */
+    @Test
+    void whatIsShorterThanABreathIsNoRoomForOne() {
+        Timeline tune = bars(16, "D4 E4 F#4 G4 A4 B4 C#5 D5");
+        // A quaver of 139 ms.
+        Tempo fast = Tempo.of(Ratio.of(1, 2), 108);
+        Breaths.Lungs learner = new Breaths.Lungs(3, 220);
+        assertThat(Breaths.of(tune, fast, learner, n -> false, n -> Breaths.Busy.NOT, n -> n % 16 == 15).marks()).isEmpty();
+        assertThat(Breaths.of(tune, fast, new Breaths.Lungs(3, 130), n -> false, n -> Breaths.Busy.NOT, n -> n % 16 == 15).marks()).isNotEmpty();
+        assertThat(Breaths.Lungs.of("fluent").needsMs()).isEqualTo(140);
+        assertThat(Breaths.Lungs.of("learner").needsMs()).isEqualTo(220);
+    }
 }

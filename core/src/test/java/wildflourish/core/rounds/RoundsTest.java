@@ -152,6 +152,16 @@ class RoundsTest {
         assertThat(tune.bars().getLast().length()).isEqualTo(Ratio.ONE);
     }
 
+    /** A tune that begins with a pickup ends short of a bar; the tag waits until that bar is whole. */
+    @Test
+    void aTagComesInWhenTheLastBarIsWhole() {
+        Arrangement fiddle = arrangement("fiddle", Tunes.d(), "A4:2 | D4:4 F#4:4 | A4:4 F#4:4 | E4:4 G4:4 | D4:6 ||");
+        List<Bar> bars = WrittenOut.of(fiddle.with(rows(passes(fiddle).size(), 0).with(Rounds.Tag.CLOSING))).tune().bars();
+        Ratio before = bars.stream().limit(bars.size() - 1).map(Bar::length).reduce(Ratio.ZERO, Ratio::plus);
+        assertThat(before.minus(Ratio.of(1, 4))).isEqualTo(Ratio.of(4, 1));
+        assertThat(bars.getLast().length()).isEqualTo(Ratio.ONE);
+    }
+
     @Test
     void anyVariationCanBePutIntoAPass() {
         Arrangement fiddle = arrangement("fiddle", Tunes.d(), TUNE);
