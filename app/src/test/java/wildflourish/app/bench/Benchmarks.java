@@ -237,13 +237,8 @@ public class Benchmarks {
     /** A ladder of 32 bars carried over to every other instrument, one after another. */
     @Benchmark
     public int translateToAll() {
-        int steps = 0;
-        for (Instrument instrument : Instruments.all()) {
-            if (instrument.hasHands()) {
-                steps += Translation.of(arrangement, instrument).steps().size();
-            }
-        }
-        return steps;
+        return Instruments.all().parallelStream().filter(Instrument::hasHands)
+                .mapToInt(i -> Translation.of(arrangement, i).steps().size()).sum();
     }
 
     /** From the key to the first block of sound: what is to be played made ready, the full rung on one instrument of each family. */

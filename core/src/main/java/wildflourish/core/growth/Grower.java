@@ -208,7 +208,8 @@ public final class Grower {
         private final List<List<Option>> open = new ArrayList<>();
         private final List<Integer> mandatory = new ArrayList<>();
         private List<Integer> together;
-        private final Map<Treated, Playability.Fit> learned = new HashMap<>();
+        /** What has been learned about treatments, note by note. */
+        private final Map<Integer, Map<List<String>, Playability.Fit>> learned = new HashMap<>();
 
         Choosing(int rung, Setting below, Optional<Setting> above, List<Barred> barred) {
             this.rung = rung;
@@ -300,7 +301,7 @@ public final class Grower {
         private Option known(int note, Option given) {
             boolean freed = given.variation().isPresent() && wishes.free() && level.perPhrase() > 1;
             Option option = freed ? given.with(given.gain() + taste.freely(), given.tight(), given.blocked()) : given;
-            Playability.Fit fit = learned.get(new Treated(note, option.ids()));
+            Playability.Fit fit = learned.isEmpty() ? null : learned.getOrDefault(note, Map.of()).get(option.ids());
             if (fit == null) {
                 return option;
             }
@@ -355,11 +356,12 @@ public final class Grower {
                 return false;
             }
             Treated treated = new Treated(note, variation.map(v -> List.of(VariationKind.of(v.kind()).id())).orElse(chosen.at(note)));
-            Playability.Fit before = learned.get(treated);
+            Map<List<String>, Playability.Fit> here = learned.computeIfAbsent(note, n -> new HashMap<>());
+            Playability.Fit before = here.get(treated.ids());
             if (before == fit || before == Playability.Fit.BLOCKED) {
                 return false;
             }
-            learned.put(treated, fit);
+            here.put(treated.ids(), fit);
             worse.add(treated);
             return true;
         }
@@ -369,9 +371,8 @@ public final class Grower {
             if (option.blocked() && !same) {
                 return false;
             }
-            return option.ids().containsAll(kept)
-                    && (same || allowed.containsAll(option.ids()) && option.gain() >= level.least()
-                            && (!option.tight() || level.tightAllowed()))
+            return (same || option.gain() >= level.least() && (!option.tight() || level.tightAllowed()) && allowed.containsAll(option.ids()))
+                    && option.ids().containsAll(kept)
                     && (above.isEmpty() || above.get().at(note).containsAll(option.ids()))
                     && option.ids().stream().allMatch(id -> kept.contains(id)
                             || !wishes.forbids(note, id) && !barred.contains(new Barred(note, id)));
@@ -379,8 +380,8 @@ public final class Grower {
 
         private boolean isOpen(int note, Option option, Variation variation, List<String> kept) {
             String kind = option.ids().getFirst();
-            boolean free = !option.blocked() && kept.isEmpty() && allowed.contains(kind) && option.gain() >= level.least()
-                    && (!option.tight() || level.tightAllowed())
+            boolean free = !option.blocked() && kept.isEmpty() && option.gain() >= level.least()
+                    && (!option.tight() || level.tightAllowed()) && allowed.contains(kind)
                     && (above.isEmpty() || variation.equals(above.get().variations().get(note)))
                     && !wishes.forbids(note, kind) && !barred.contains(new Barred(note, variation.kind()));
             for (int n = variation.from(); free && n < variation.to(); n++) {

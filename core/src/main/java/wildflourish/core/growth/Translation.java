@@ -200,15 +200,18 @@ public record Translation(Ladder ladder, List<Step> steps) {
 
         private boolean learn(List<Answer> chosen, Ladder made) {
             boolean more = false;
+            AsPlayed checked = null;
             for (Rung rung : made.rungs()) {
+                AsPlayed played = versions.of(rung.setting());
+                AsPlayed before = checked;
+                checked = played;
                 if (holding.contains(rung.setting())) {
                     continue;
                 }
-                AsPlayed played = versions.of(rung.setting());
                 for (int i = 0; i < notes.size() && !more; i++) {
                     int note = notes.get(i);
                     boolean stands = !rung.setting().at(note).isEmpty();
-                    boolean holds = !stands || played.liesWell(note) && !played.verdict(note, tempo, speeds).orElseThrow().isBlocked();
+                    boolean holds = !stands || before != null && before.isAlikeAround(note, played) || played.liesWell(note) && !played.verdict(note, tempo, speeds).orElseThrow().isBlocked();
                     if (!holds) {
                         more = bar(i, chosen, played);
                     }

@@ -66,7 +66,17 @@ public final class Gestures {
             return ornaments;
         }
         boolean repeated = situation.repeats(note);
-        return ornaments.stream().filter(o -> ornaments.stream().noneMatch(x -> x != o && x.takesUp(o, repeated))).toList();
+        List<Ornament> played = new ArrayList<>(ornaments.size());
+        for (Ornament ornament : ornaments) {
+            boolean taken = false;
+            for (int i = 0; i < ornaments.size() && !taken; i++) {
+                taken = ornaments.get(i) != ornament && ornaments.get(i).takesUp(ornament, repeated);
+            }
+            if (!taken) {
+                played.add(ornament);
+            }
+        }
+        return played;
     }
 
     private Gesture build(List<Ornament> ornaments) {

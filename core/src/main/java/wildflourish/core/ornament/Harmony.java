@@ -37,6 +37,12 @@ final class Harmony {
         return roughness(a, b) < RULES.consonance().size();
     }
 
+    /** Whether an open string may ring on under a note: it sounds well with it, and under the tonic it is the tonic or its fifth. */
+    static boolean isDrone(Key key, Pitch string, Pitch note) {
+        boolean onTonic = !key.open() && Math.floorMod(note.midi() - key.tonicPitch().midi(), 12) == 0;
+        return isSweet(string, note) && (!onTonic || rank(key, string) < 2);
+    }
+
     static Comparator<Pitch> sweetestWith(Pitch pitch) {
         return Comparator.comparingInt((Pitch p) -> roughness(p, pitch)).thenComparingInt(p -> Math.abs(p.midi() - pitch.midi()));
     }

@@ -175,7 +175,7 @@ final class StringHand extends Hand {
     @Override
     List<Gesture.Part> company(Motion motion, String ornament) {
         List<Stopped> found = switch (motion.helper()) {
-            case HelperNote.OpenString o -> neighbours(p -> p.isOpen() && Harmony.isSweet(openPitch(p), pitch), openPitches(),
+            case HelperNote.OpenString o -> neighbours(p -> p.isOpen() && Harmony.isDrone(stand.key(), openPitch(p), pitch), openPitches(),
                     "open string that sounds well with " + pitch.spoken());
             case HelperNote.Itself i -> neighbours(p -> true, List.of(pitch), "unison");
             case HelperNote.Octave o -> neighbours(p -> true, List.of(pitch.octavesUp(-1), pitch.octavesUp(1)), "octave");

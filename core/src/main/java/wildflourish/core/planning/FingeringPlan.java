@@ -22,6 +22,7 @@ public final class FingeringPlan {
     private final int cost;
     /** Worked out once a note, when first asked for. */
     private final AtomicReferenceArray<List<Alternative>> alternatives;
+    private final AtomicReferenceArray<List<Place>> elsewhere;
 
     /** How much dearer a plan gets with a note elsewhere; empty where the workings know it themselves. */
     interface Dearer {
@@ -33,6 +34,7 @@ public final class FingeringPlan {
         this.instrument = instrument;
         this.places = List.copyOf(places);
         this.alternatives = new AtomicReferenceArray<>(this.places.size());
+        this.elsewhere = new AtomicReferenceArray<>(this.places.size());
         this.workings = Optional.ofNullable(workings);
         this.cost = workings == null ? 0 : workings.cost(workings.best()) + odd;
     }
@@ -100,7 +102,12 @@ public final class FingeringPlan {
 
     /** The other places of a note in the order of what they cost between the places that its neighbours have. */
     public List<Place> elsewhere(int note) {
-        return workings.map(w -> w.alternatives(note).stream().map(Alternative::place).toList()).orElse(List.of());
+        List<Place> known = elsewhere.get(note);
+        if (known == null) {
+            known = workings.map(w -> w.alternatives(note).stream().map(Alternative::place).toList()).orElse(List.of());
+            elsewhere.set(note, known);
+        }
+        return known;
     }
 
     /** Every place that the plan could have given a note, the usual ones first; none for a note held over or missing. */

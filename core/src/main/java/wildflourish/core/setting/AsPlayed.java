@@ -39,6 +39,20 @@ public record AsPlayed(Varied varied, Situation situation) {
         return on(now).isEmpty() ? Optional.empty() : Optional.of(Playability.of(situation, now, on(now), tempo, speeds));
     }
 
+    /** Whether a note is played under the same conditions in another version: the same places, and the same around it. */
+    public boolean isAlikeAround(int note, AsPlayed other) {
+        if (situation != other.situation) {
+            return false;
+        }
+        int now = varied.now(note);
+        for (int n = Math.max(0, now - 1); n <= now + 1; n++) {
+            if (!varied.setting().at(n).equals(other.varied.setting().at(n))) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     /** Whether the plan has a note of the plain tune where what stands on it can be done. */
     public boolean liesWell(int note) {
         int now = varied.now(note);

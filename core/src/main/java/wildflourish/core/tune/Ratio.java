@@ -14,12 +14,14 @@ public record Ratio(long numerator, long denominator) implements Comparable<Rati
         if (denominator == 0) {
             throw new ArithmeticException("a ratio over zero");
         }
-        long divisor = gcd(numerator, denominator);
-        if (denominator < 0) {
-            divisor = -divisor;
+        if (denominator != 1) {
+            long divisor = gcd(numerator, denominator);
+            if (denominator < 0) {
+                divisor = -divisor;
+            }
+            numerator /= divisor;
+            denominator /= divisor;
         }
-        numerator /= divisor;
-        denominator /= divisor;
     }
 
     public static Ratio of(long numerator, long denominator) {

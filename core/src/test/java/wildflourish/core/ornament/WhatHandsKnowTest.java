@@ -127,6 +127,25 @@ class WhatHandsKnowTest {
         }
     }
 
+    /** Where the tune comes home no string is left hanging a fourth away: under the tonic the tonic or its fifth rings. */
+    @ParameterizedTest
+    @ValueSource(strings = {"banjo-five-string", "fiddle", "mandolin", "tenor-banjo"})
+    void theTonicIsHeldByTonicOrFifth(String instrument) {
+        int rung = 0;
+        for (Key key : List.of(Key.of(Step.A, 0, Mode.MAJOR), Key.of(Step.D, 0, Mode.MAJOR), Key.of(Step.G, 0, Mode.MAJOR), Key.of(Step.E, 0, Mode.MINOR))) {
+            String home = key.tonicPitch().toString().substring(0, 1);
+            for (String text : List.of(home + "4:4", home + "5:4")) {
+                Situation situation = Situation.of(Timeline.of(Tunes.of(Meter.of(4, 4), key, text)), Instruments.known(instrument), School.USUAL);
+                if (Gestures.make(situation, 0, GesturesTest.ornaments(situation, "drone")) instanceof Making.Made(var made)) {
+                    rung++;
+                    made.along().forEach(p -> assertThat(Math.floorMod(p.pitch().midi() - key.tonicPitch().midi(), 12))
+                            .as("%s in %s: %s", text, key.spoken(), p).isIn(0, 7));
+                }
+            }
+        }
+        assertThat(rung).isPositive();
+    }
+
     /** The rolls of the five-string ring open strings: out of key they are refused, and a capo or another tuning is advised. */
     @Test
     void noRollRingsAgainstTheKey() {
