@@ -2,6 +2,7 @@ package wildflourish.core.growth;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -42,12 +43,20 @@ final class Chooser {
         this.sequence = sequence;
     }
 
+    /** Decisions that have been solved, by their phrases: what has not changed since is not solved again. */
+    private final Map<List<Integer>, Decision> solved = new HashMap<>();
+
     /** Phrases that are decided together, with the options that are open in each of them. */
     private static final class Decision {
         private final List<Integer> phrases = new ArrayList<>();
         private List<List<Option>> options;
         private PhraseChooser chooser;
+        private PhraseChooser.Choice best;
         private PhraseChooser.Choice choice;
+        private List<Ends> ways;
+        /** The lists of options that its notes had when it was solved, and what had to stand on them. */
+        private final List<List<Option>> opened = new ArrayList<>();
+        private final List<Integer> must = new ArrayList<>();
         /** Options of the notes before the shared body that every phrase leaves as they are. */
         private int leads;
     }
@@ -76,19 +85,38 @@ final class Chooser {
         for (int p = 0; p < phrases.size(); p++) {
             byFirst.computeIfAbsent(sameAs.get(p), f -> new Decision()).phrases.add(p);
         }
-        List<Decision> decisions = new ArrayList<>(byFirst.values());
-        // Each decision is its own affair, so that every core can take its share.
-        decisions.parallelStream().forEach(decision -> {
+        List<Decision> decisions = byFirst.values().stream().map(d -> asBefore(d, options, phrases, mandatory)).toList();
+        decisions.stream().filter(d -> d.best == null).forEach(decision -> {
             prepare(decision, options, phrases, mandatory);
-            decision.choice = decision.chooser.best();
-            if (decision.choice.value() == PhraseChooser.NONE) {
-                decision.choice = asItStands(decision);
+            decision.best = decision.chooser.best();
+            if (decision.best.value() == PhraseChooser.NONE) {
+                decision.best = asItStands(decision);
             }
         });
+        decisions.forEach(d -> d.choice = d.best);
         if (touching(decisions, phrases) < 0) {
             untangle(decisions, phrases);
         }
         return decisions;
+    }
+
+    /** The same decision as it was solved before, where none of its notes has other options since. */
+    private Decision asBefore(Decision decision, List<List<Option>> options, List<Phrase> phrases, List<Integer> mandatory) {
+        for (int p : decision.phrases) {
+            for (int n = phrases.get(p).fromNote(); n < phrases.get(p).toNote(); n++) {
+                decision.opened.add(options.get(n));
+                decision.must.add(mandatory.get(n));
+            }
+        }
+        Decision before = solved.put(decision.phrases, decision);
+        boolean same = before != null && before.must.equals(decision.must);
+        for (int i = 0; same && i < decision.opened.size(); i++) {
+            same = before.opened.get(i) == decision.opened.get(i);
+        }
+        if (same) {
+            solved.put(decision.phrases, before);
+        }
+        return same ? before : decision;
     }
 
     /** Where not even what stands on the rung below keeps to the rules, because a teacher placed it: that alone. */
@@ -270,7 +298,7 @@ final class Chooser {
             if (more.isEmpty()) {
                 return;
             }
-            more.forEach(d -> ways.put(d, ways(decisions.get(d))));
+            more.forEach(d -> ways.put(d, waysOf(decisions.get(d))));
             solve(decisions, ways, pairs);
         }
     }
@@ -295,9 +323,14 @@ final class Chooser {
         }
     }
 
+    private static List<Ends> waysOf(Decision decision) {
+        decision.ways = decision.ways == null ? ways(decision) : decision.ways;
+        return decision.ways;
+    }
+
     private static List<Ends> ways(Decision decision) {
         List<Option> starts = decision.options.getFirst();
-        List<Ends> ways = new ArrayList<>(IntStream.range(0, starts.size()).parallel().boxed()
+        List<Ends> ways = new ArrayList<>(IntStream.range(0, starts.size()).boxed()
                 .flatMap(f -> decision.chooser.bestByEnd(f).stream()
                         .map(choice -> new Ends(starts.get(f), last(decision, choice.picks()), choice)))
                 .toList());

@@ -200,6 +200,7 @@ public final class Grower {
     private final class Choosing {
 
         private final Taste.Level level;
+        private final Chooser chooser;
         private final Set<String> allowed;
         private final int rung;
         private final Setting below;
@@ -214,6 +215,7 @@ public final class Grower {
         Choosing(int rung, Setting below, Optional<Setting> above, List<Barred> barred) {
             this.rung = rung;
             this.level = taste.rungs().get(rung);
+            this.chooser = new Chooser(taste, level, Grower.this::follow, textures());
             this.allowed = taste.allowed(rung, wishes.free());
             this.below = below;
             this.above = above;
@@ -418,7 +420,6 @@ public final class Grower {
         }
 
         Setting choose() {
-            Chooser chooser = new Chooser(taste, level, Grower.this::follow, textures());
             Setting alike = chooser.choose(open, phrases, together, mandatory);
             if (!level.variesRepeats() || above.isPresent() || IntStream.range(0, phrases.size()).allMatch(p -> together.get(p) == p)) {
                 return alike;
@@ -428,7 +429,7 @@ public final class Grower {
         }
 
         long worth() {
-            return new Chooser(taste, level, Grower.this::follow, textures()).worth(open, phrases, together, mandatory);
+            return chooser.worth(open, phrases, together, mandatory);
         }
 
         /** Every first phrase as it is treated; every repeat open, each treatment it takes over at a deduction. */

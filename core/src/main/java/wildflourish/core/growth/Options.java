@@ -42,8 +42,7 @@ final class Options {
         this.candidates = candidates;
         this.variations = variations;
         Set<String> allowed = taste.allowed(taste.rungs().size() - 1, true);
-        // Each note's options are its own affair, so that every core can take its share.
-        all.addAll(IntStream.range(0, situation.tune().size()).parallel().mapToObj(note -> options(note, allowed)).toList());
+        all.addAll(IntStream.range(0, situation.tune().size()).mapToObj(note -> options(note, allowed)).toList());
     }
 
     /** The options of a note, nothing first. */
