@@ -7,6 +7,7 @@ module wildflourish.app {
     requires wildflourish.library;
     requires javafx.controls;
     requires java.desktop;
+    requires java.logging;
     requires info.picocli;
     requires com.fasterxml.jackson.databind;
     requires org.slf4j;

@@ -2,13 +2,13 @@ package wildflourish.app.across;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.work.Background;
 import wildflourish.core.growth.Translation;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
@@ -17,19 +17,20 @@ import wildflourish.core.setting.Arrangement;
 /** The open tune's version on every instrument. Carrying over runs in the background and comes back as a value. */
 public final class AcrossModel {
 
+    private static final Background.Words NOT_CARRIED_OVER =
+            Background.Words.silent("the tune could not be carried over to every instrument; it is as it was");
+
     private final TrellisModel trellis;
-    private final Executor background;
-    private final Executor ui;
+    private final Background background;
     private final Consumer<String> say;
     private final ReadOnlyObjectWrapper<AcrossState> state = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper working = new ReadOnlyBooleanWrapper();
     private Arrangement shown;
 
-    /** A model over the trellis; {@code ui} runs tasks on the thread that owns the interface. */
-    public AcrossModel(TrellisModel trellis, Executor background, Executor ui, Consumer<String> say) {
+    /** A model over the trellis. */
+    public AcrossModel(TrellisModel trellis, Background background, Consumer<String> say) {
         this.trellis = trellis;
         this.background = background;
-        this.ui = ui;
         this.say = say;
     }
 
@@ -51,14 +52,12 @@ public final class AcrossModel {
         Arrangement arrangement = trellis.arrangement();
         shown = arrangement;
         working.set(true);
-        background.execute(() -> {
-            List<AcrossState.Row> rows = rows(arrangement);
-            ui.execute(() -> {
-                if (arrangement.equals(shown)) {
-                    working.set(false);
-                    state.set(new AcrossState(arrangement.instrument(), arrangement.tune().title(), rows, 0));
-                }
-            });
+        background.latest(this, NOT_CARRIED_OVER, job -> rows(arrangement), rows -> {
+            working.set(false);
+            state.set(new AcrossState(arrangement.instrument(), arrangement.tune().title(), rows, 0));
+        }, () -> {
+            working.set(false);
+            shown = null;
         });
     }
 

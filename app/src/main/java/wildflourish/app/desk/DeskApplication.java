@@ -13,6 +13,7 @@ import javafx.stage.Stage;
 import wildflourish.app.listening.Player;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.work.Keeper;
+import wildflourish.app.work.Trouble;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.formats.abc.AbcTune;
 import wildflourish.library.Library;
@@ -26,12 +27,14 @@ public final class DeskApplication extends Application {
     private static final AtomicReference<CompletableFuture<Library>> LIBRARY = new AtomicReference<>();
 
     private Keeper keeper;
-    private ExecutorService background;
+    private ExecutorService workers;
+    private DeskModel model;
     private Engine engine;
 
     /** Runs the desktop until its window closes; the exit status. */
     public static int run(DeskPlan plan) {
         PLAN.set(plan);
+        Trouble.logBeside(plan.library());
         LIBRARY.set(CompletableFuture.supplyAsync(() -> library(plan)));
         Application.launch(DeskApplication.class);
         Throwable fault = FAULT.get();
@@ -80,10 +83,11 @@ public final class DeskApplication extends Application {
         }
         AtomicReference<DeskModel> desk = new AtomicReference<>();
         keeper = new Keeper(library, trouble -> Platform.runLater(() -> desk.get().say(trouble)));
-        background = Executors.newVirtualThreadPerTaskExecutor();
+        workers = Executors.newVirtualThreadPerTaskExecutor();
         engine = Engine.onSoundCard(notice -> Platform.runLater(() -> desk.get().say(notice)));
-        DeskModel model = new DeskModel(keeper, background, Platform::runLater, Player.on(engine));
+        DeskModel model = new DeskModel(keeper, workers, Platform::runLater, Player.on(engine));
         desk.set(model);
+        this.model = model;
         DeskPlan plan = PLAN.get();
         DeskView view = show(stage, model);
         if (Boolean.getBoolean("flourish.start.probe")) {
@@ -126,8 +130,9 @@ public final class DeskApplication extends Application {
         if (engine != null) {
             engine.close();
         }
-        if (background != null) {
-            background.close();
+        if (model != null) {
+            model.close();
+            workers.shutdownNow();
         }
         if (keeper != null) {
             keeper.close();

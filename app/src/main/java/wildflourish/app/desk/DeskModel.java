@@ -14,11 +14,14 @@ import java.util.OptionalInt;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.concurrent.Executor;
-import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Consumer;
+import java.util.function.Function;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableList;
 import wildflourish.app.across.AcrossModel;
 import wildflourish.app.across.AcrossState;
 import wildflourish.app.chart.ChartModel;
@@ -32,11 +35,14 @@ import wildflourish.app.reading.ReadingState;
 import wildflourish.app.reading.Recollection;
 import wildflourish.app.rounds.RoundsModel;
 import wildflourish.app.rounds.RoundsState;
+import wildflourish.app.shelf.Incipits;
 import wildflourish.app.shelf.ShelfModel;
 import wildflourish.app.trellis.Openings;
 import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.work.Background;
 import wildflourish.app.work.Documents;
 import wildflourish.app.work.Keeper;
+import wildflourish.app.work.Trouble;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.growth.Lick;
 import wildflourish.core.instrument.Instrument;
@@ -61,10 +67,13 @@ public final class DeskModel {
     public enum Screen { SHELF, TRELLIS, READING, CHART, ACROSS, ROUNDS, PRACTICE }
 
     private static final Duration BETWEEN_PASSES = Duration.ofMillis(1800);
+    private static final Background.Words NOT_ANSWERED = Background.Words.silent("the library did not answer; what is in it is as it was");
+    private static final Background.Words NOT_OPENED = Background.Words.silent("this tune could not be opened; the others are as they were");
+    private static final Background.Words GROWING =
+            new Background.Words("growing the shelf", "the shelf could not be grown to its end; what was grown is kept");
 
     private final Keeper keeper;
-    private final Executor background;
-    private final Executor ui;
+    private final Background background;
     private final ShelfModel shelf = new ShelfModel();
     private final TrellisModel trellis;
     private final ChartModel chart;
@@ -77,25 +86,26 @@ public final class DeskModel {
     private final ObjectProperty<Palette> palette = new SimpleObjectProperty<>(Palette.LIGHT);
     private final Map<String, Instrument> own = new LinkedHashMap<>();
     private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
-    private final LongWork work = new LongWork();
+    private final ObservableList<Background.Job> underWay = FXCollections.observableArrayList();
     private final Writing writing;
     private long heardFromShelf = -1;
 
     /**
      * A desktop over a keeper.
      *
+     * @param workers run what takes time
      * @param ui runs tasks on the thread that owns the interface
      * @param player lets what is played be heard
      */
-    public DeskModel(Keeper keeper, Executor background, Executor ui, Player player) {
-        this(keeper, background, ui, player, BETWEEN_PASSES);
+    public DeskModel(Keeper keeper, Executor workers, Executor ui, Player player) {
+        this(keeper, workers, ui, player, BETWEEN_PASSES);
     }
 
     /** As above, with another pause between one pass and the next. */
-    DeskModel(Keeper keeper, Executor background, Executor ui, Player player, Duration betweenPasses) {
+    DeskModel(Keeper keeper, Executor workers, Executor ui, Player player, Duration betweenPasses) {
         this.keeper = keeper;
-        this.background = background;
-        this.ui = ui;
+        this.background = new Background(workers, ui, new Trouble(this::say));
+        background.onChange(() -> underWay.setAll(background.underWay()));
         this.trellis = new TrellisModel(new TrellisModel.Journal() {
             @Override
             public void save(long tune, String what, String document) {
@@ -126,7 +136,7 @@ public final class DeskModel {
             public void keepLick(String name, Optional<Lick> lick) {
                 keeper.lick(name, lick.map(Lick::write));
             }
-        }, this::say, background, ui);
+        }, this::say, background);
         this.chart = new ChartModel(new ChartModel.Keeping() {
             @Override
             public void keep(Instrument instrument) {
@@ -142,12 +152,12 @@ public final class DeskModel {
                 takeOwn();
             }
         }, () -> trellis.isOpen() ? Optional.of(trellis.arrangement().tune()) : Optional.empty(), this::say);
-        this.across = new AcrossModel(trellis, background, ui, this::say);
+        this.across = new AcrossModel(trellis, background, this::say);
         this.reading = new ReadingModel(trellis, this::say);
         this.rounds = new RoundsModel(trellis, (tune, others, linked) -> keeper.remember("set " + tune, (linked ? "linked" : "apart")
-                + others.stream().map(o -> " " + o).reduce("", String::concat)), background, ui, this::say);
-        this.listening = new ListeningModel(trellis, player, background, ui, this::say);
-        this.writing = new Writing(this, work, background, ui);
+                + others.stream().map(o -> " " + o).reduce("", String::concat)), background, this::say);
+        this.listening = new ListeningModel(trellis, player, background, this::say);
+        this.writing = new Writing(this, background);
         trellis.onHear(listening::toggleOrnament);
         this.practice = new PracticeModel(trellis, player, new PracticeModel.Keeping() {
             @Override
@@ -159,7 +169,7 @@ public final class DeskModel {
             public void remember(String name, String value) {
                 keeper.remember(name, value);
             }
-        }, background, ui, this::say, Clock.systemUTC(), betweenPasses);
+        }, background, this::say, Clock.systemUTC(), betweenPasses);
         listening.lit().addListener((o, a, now) -> rounds.sounds(screen.get() == Screen.ROUNDS
                 ? now.map(l -> OptionalInt.of(l.note())).orElse(OptionalInt.empty()) : OptionalInt.empty()));
         screen.addListener((o, a, now) -> {
@@ -202,7 +212,7 @@ public final class DeskModel {
             return;
         }
         screen.set(Screen.READING);
-        keeper.ask(l -> Recollection.of(l), ui).thenAccept(reading::remember);
+        ask(Recollection::of, reading::remember);
     }
 
     public RoundsModel rounds() {
@@ -247,7 +257,7 @@ public final class DeskModel {
         }
         heardFromShelf = tune;
         if (!same) {
-            keeper.ask(l -> Openings.bare(l.current(tune).document()), ui).thenAccept(
+            ask(l -> Openings.bare(l.current(tune).document()),
                     a -> listening.toggle(() -> a, 0, 0, ListeningState.Stretch.PART));
         }
     }
@@ -282,7 +292,7 @@ public final class DeskModel {
         }
         screen.set(Screen.ROUNDS);
         long tune = trellis.state().get().tune();
-        keeper.ask(l -> l.remembered("set " + tune).map(kept -> set(l, kept)), ui).thenAccept(kept -> kept
+        ask(l -> l.remembered("set " + tune).map(kept -> set(l, kept)), kept -> kept
                 .filter(k -> trellis.state().get().tune() == tune && !k.tunes().equals(rounds.state().get().set()))
                 .ifPresent(k -> rounds.takeSet(k.tunes(), k.linked())));
     }
@@ -306,7 +316,7 @@ public final class DeskModel {
 
     /** Lets a tune of the shelf follow the open one in its set. */
     public void follow(long tune) {
-        keeper.ask(l -> inSet(tune), ui).thenAccept(rounds::follow);
+        ask(l -> inSet(tune), rounds::follow);
     }
 
     /** Shows the open tune's version on every instrument. */
@@ -351,9 +361,14 @@ public final class DeskModel {
         return message.getReadOnlyProperty();
     }
 
-    /** What is being done in the background; empty when nothing is. */
-    public ReadOnlyStringProperty busy() {
-        return work.what();
+    /** What is being done in the background, the oldest first: each has its own words, and can be stopped by itself. */
+    public ObservableList<Background.Job> underWay() {
+        return FXCollections.unmodifiableObservableList(underWay);
+    }
+
+    /** Asks the library something and goes on with the answer on the interface's thread. */
+    private <T> void ask(Function<Library, T> question, Consumer<T> then) {
+        background.run(NOT_ANSWERED, job -> keeper.ask(question), then);
     }
 
     /** Says something to the teacher. */
@@ -367,11 +382,10 @@ public final class DeskModel {
 
     /** Brings everything back to where it was; without a memory, to the first tune, or to an empty shelf. */
     public void restore() {
-        keeper.ask(l -> new Memory(l.tunes(), l.remembered("standing").orElse(""),
+        ask(l -> new Memory(l.tunes(), l.remembered("standing").orElse(""),
                         l.remembered("screen").orElse("TRELLIS"), l.remembered("look").orElse("LIGHT"), l.habits(), l.instruments(), l.licks(), l.passes(),
                         l.remembered("practice rule"), l.remembered("rest after"), l.remembered("key delay"),
-                        l.remembered("listening")), ui)
-                .thenAccept(memory -> {
+                        l.remembered("listening")), memory -> {
                     takeIn(memory);
                     shelf.setTunes(memory.tunes());
                     palette.set(Palette.valueOf(memory.look()));
@@ -414,9 +428,9 @@ public final class DeskModel {
         practice.recall(memory.passes(), memory.rule(), memory.rest(), memory.delay());
     }
 
-    /** The document of a tune as it is now; the answer comes on the interface's thread. */
-    public java.util.concurrent.CompletableFuture<String> document(long tune) {
-        return keeper.ask(l -> l.current(tune).document(), ui);
+    /** The first bars of the tunes on the shelf. */
+    Incipits incipits() {
+        return new Incipits(tune -> keeper.ask(l -> l.current(tune).document()), background, palette::get);
     }
 
     /** Opens a tune on the trellis, the fuller rung in hand. */
@@ -425,56 +439,48 @@ public final class DeskModel {
     }
 
     private void open(long tune, int rung, int note, Screen then) {
-        keeper.ask(l -> Openings.open(keeper, tune), ui).whenComplete((opened, fault) -> {
-            if (fault == null) {
-                trellis.open(opened.tune(), opened.arrangement(), opened.history(), rung, note);
-                screen.set(then);
-            } else {
-                ui.execute(() -> say("this tune could not be opened; the others are as they were"));
-            }
-        });
+        background.latest("opening", NOT_OPENED, job -> keeper.ask(l -> Openings.open(keeper, tune)), opened -> {
+            trellis.open(opened.tune(), opened.arrangement(), opened.history(), rung, note);
+            screen.set(then);
+        }, () -> { });
     }
+
+    private record CameIn(AbcBook book, List<Long> ids) {}
 
     /** Reads a file and puts its tunes on the shelf; one tune alone is opened at once. */
     public void bringIn(Path file) {
-        AtomicBoolean stop = work.begin("reading " + file.getFileName());
-        background.execute(() -> {
-            AbcBook book;
+        String name = file.getFileName().toString();
+        background.run(new Background.Words("reading " + name, "%s could not be brought in; the shelf is as it was".formatted(name)), job -> {
             try {
                 if (Files.size(file) > AbcReader.LARGEST) {
                     throw new IOException("larger than 64 MB");
                 }
-                book = AbcReader.read(Files.readAllBytes(file));
+                AbcBook book = AbcReader.read(Files.readAllBytes(file));
+                return Optional.of(new CameIn(book, keeper.ask(l -> addAll(l, book.tunes(), job))));
             } catch (IOException e) {
-                ui.execute(() -> {
-                    work.end();
-                    say("%s cannot be read; check its name and whether you may read it".formatted(file));
-                });
-                return;
+                return Optional.<CameIn>empty();
             }
-            if (stop.get()) {
-                return;
-            }
-            // From a background thread: the answer is to come on the interface's own, even when it is there already.
-            keeper.ask(l -> addAll(l, book.tunes(), stop), Runnable::run).thenAcceptAsync(ids -> {
-                work.end();
-                shelf.setFindings(file.getFileName().toString(), book.findings());
-                refresh();
-                if (ids.size() == 1 && !book.hasErrors()) {
-                    open(ids.getFirst());
-                } else {
-                    screen.set(Screen.SHELF);
-                }
-                say(ids.isEmpty() ? "no tune could be read; see what was found below"
-                        : ids.size() == 1 ? "one tune came in" : ids.size() + " tunes came in");
-            }, ui);
-        });
+        }, came -> came.ifPresentOrElse(c -> show(name, c),
+                () -> say("%s cannot be read; check its name and whether you may read it".formatted(file))));
     }
 
-    private static List<Long> addAll(Library library, List<AbcTune> tunes, AtomicBoolean stop) {
+    private void show(String name, CameIn came) {
+        List<Long> ids = came.ids();
+        shelf.setFindings(name, came.book().findings());
+        refresh();
+        if (ids.size() == 1 && !came.book().hasErrors()) {
+            open(ids.getFirst());
+        } else {
+            screen.set(Screen.SHELF);
+        }
+        say(ids.isEmpty() ? "no tune could be read; see what was found below"
+                : ids.size() == 1 ? "one tune came in" : ids.size() + " tunes came in");
+    }
+
+    private static List<Long> addAll(Library library, List<AbcTune> tunes, Background.Job job) {
         List<Long> ids = new java.util.ArrayList<>();
         for (AbcTune tune : tunes) {
-            if (!stop.get()) {
+            if (!job.stopped()) {
                 ids.add(add(library, tune));
             }
         }
@@ -495,36 +501,21 @@ public final class DeskModel {
      * before it is stopped is kept.
      */
     public void growAll() {
-        AtomicBoolean stop = work.begin("growing the shelf");
-        keeper.ask(Library::tunes, background).thenAcceptAsync(tunes -> {
+        background.latest("growing", GROWING, job -> {
+            List<TuneEntry> tunes = keeper.ask(Library::tunes);
             int grown = 0;
-            for (int i = 0; i < tunes.size() && !stop.get(); i++) {
+            for (int i = 0; i < tunes.size() && !job.stopped(); i++) {
                 long id = tunes.get(i).id();
-                String document = keeper.ask(l -> l.current(id).document(), Runnable::run).join();
+                String document = keeper.ask(l -> l.current(id).document());
                 AbcTune read = Documents.read(document);
                 if (read.arrangement().isEmpty()) {
                     String with = Documents.write(Documents.grown(read.tune(), Instruments.known(Openings.FIRST_INSTRUMENT)));
-                    grown += keeper.ask(l -> keepGrown(l, id, document, with), Runnable::run).join();
+                    grown += keeper.ask(l -> keepGrown(l, id, document, with));
                 }
-                int done = i + 1;
-                ui.execute(() -> {
-                    work.tell(stop, "growing the shelf: %d of %d".formatted(done, tunes.size()));
-                });
+                job.tell("growing the shelf: %d of %d".formatted(i + 1, tunes.size()));
             }
-            int all = grown;
-            ui.execute(() -> {
-                if (!stop.get()) {
-                    work.end();
-                    say(all == 0 ? "every tune has its ladder already" : "%d tune%s grown".formatted(all, all == 1 ? "" : "s"));
-                }
-            });
-        }, background).exceptionally(fault -> {
-            ui.execute(() -> {
-                work.end();
-                say("the shelf could not be grown to its end; what was grown is kept");
-            });
-            return null;
-        });
+            return grown;
+        }, all -> say(all == 0 ? "every tune has its ladder already" : "%d tune%s grown".formatted(all, all == 1 ? "" : "s")), () -> { });
     }
 
     /** Keeps a grown ladder, unless the tune has been edited meanwhile; how many were kept. */
@@ -538,12 +529,18 @@ public final class DeskModel {
     }
 
     private void refresh() {
-        keeper.ask(Library::tunes, ui).thenAccept(shelf::setTunes);
+        ask(Library::tunes, shelf::setTunes);
     }
 
-    /** Stops the work in the background; what is done already stays. */
-    public void cancel() {
-        work.stop();
+    /** Stops a work in the background; what is done already stays. */
+    public void stop(Background.Job job) {
+        job.stop();
+        refresh();
         say("stopped");
+    }
+
+    /** Stops whatever is under way: nothing waits for it any more. */
+    public void close() {
+        background.close();
     }
 }

@@ -6,6 +6,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import javafx.animation.AnimationTimer;
+import javafx.collections.ListChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Scene;
@@ -36,10 +37,10 @@ import wildflourish.app.paint.Palette;
 import wildflourish.app.practice.PracticeView;
 import wildflourish.app.reading.ReadingView;
 import wildflourish.app.rounds.RoundsView;
-import wildflourish.app.shelf.Incipits;
 import wildflourish.app.shelf.ShelfView;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisView;
+import wildflourish.app.work.Background;
 import wildflourish.app.work.Places;
 
 /** The window's content: the screens, the bar above them with what can be done, and the word to the teacher below. */
@@ -94,7 +95,7 @@ public final class DeskView extends BorderPane {
         this.practice = new PracticeView(model.practice(), model.trellis(), model.shelf().tunes(), model::practise, this::askForLog);
         trellis.setBelow(new ListeningBar(model.listening(), model.trellis(), trellis.score()::requestFocus));
         this.chart = new ChartView(model.chart());
-        this.shelf = new ShelfView(model.shelf(), new Incipits(model::document, model.palette()::get), model::open, model::hear,
+        this.shelf = new ShelfView(model.shelf(), model.incipits(), model::open, model::hear,
                 this::askForFile, model::growAll);
         getStyleClass().add("desk");
         screens.getChildren().addAll(shelf, trellis, reading, rounds, practice, chart, across);
@@ -193,18 +194,14 @@ public final class DeskView extends BorderPane {
         message.setId("message");
         message.textProperty().bind(model.message());
         message.getStyleClass().add("message");
-        Label busy = new Label();
-        busy.setId("busy");
-        busy.textProperty().bind(model.busy().concat(" …"));
-        Button stop = new Button("Stop");
-        stop.setOnAction(e -> model.cancel());
         Label sounding = new Label();
         sounding.setId("sounding");
         model.listening().lit().addListener((o, a, now) -> sounding.setText(now.map(l -> "♪ " + l.words()).orElse("")));
-        HBox work = new HBox(8, busy, stop);
+        HBox work = new HBox(8);
+        work.setId("under-way");
         work.setAlignment(Pos.CENTER_LEFT);
-        work.visibleProperty().bind(model.busy().isNotEmpty());
-        work.managedProperty().bind(work.visibleProperty());
+        model.underWay().addListener((ListChangeListener<Background.Job>) c -> work.getChildren().setAll(
+                model.underWay().stream().flatMap(job -> underWay(job).stream()).toList()));
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         hints.getStyleClass().add("quiet");
@@ -214,6 +211,14 @@ public final class DeskView extends BorderPane {
         bar.setAlignment(Pos.CENTER_LEFT);
         bar.getStyleClass().add("bottom");
         return bar;
+    }
+
+    /** What is under way, and its own way to end it. */
+    private List<Node> underWay(Background.Job job) {
+        Button stop = new Button("Stop");
+        stop.setAccessibleText("stop " + job.doing());
+        stop.setOnAction(e -> model.stop(job));
+        return List.of(new Label(job.doing() + " …"), stop);
     }
 
     private void show(DeskModel.Screen screen) {

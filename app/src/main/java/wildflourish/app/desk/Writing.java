@@ -1,16 +1,13 @@
 package wildflourish.app.desk;
 
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.concurrent.Executor;
-import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.function.Function;
 import java.util.function.Supplier;
 import wildflourish.app.chart.ChartState;
+import wildflourish.app.work.Background;
 import wildflourish.app.work.Exports;
 import wildflourish.app.work.SafeWrite;
 import wildflourish.core.practice.LoggedPass;
@@ -30,22 +27,18 @@ public final class Writing {
     private static final int TOLD_EVERY = 5;
 
     private final DeskModel desk;
-    private final LongWork work;
-    private final Executor background;
-    private final Executor ui;
+    private final Background background;
 
-    Writing(DeskModel desk, LongWork work, Executor background, Executor ui) {
+    Writing(DeskModel desk, Background background) {
         this.desk = desk;
-        this.work = work;
         this.background = background;
-        this.ui = ui;
     }
 
     /** Prints the take-home sheet of the rung in hand. */
     public void sheet(Path file) {
         Arrangement arrangement = desk.trellis().arrangement();
         int rung = desk.trellis().rung();
-        produce(file, "the sheet", stop -> Exports.sheet(arrangement, rung));
+        produce(file, "the sheet", job -> Exports.sheet(arrangement, rung));
     }
 
     /** Writes the rung in hand in the format that the file's ending tells; what is heard of it where that is sound. */
@@ -58,9 +51,9 @@ public final class Writing {
             if (format == Exports.Format.WAV) {
                 sound(file, "what is heard", heard);
             } else if (format == Exports.Format.MIDI && !usual) {
-                produce(file, "what is heard", stop -> Exports.midi(arrangement.tune().title(), heard.get()));
+                produce(file, "what is heard", job -> Exports.midi(arrangement.tune().title(), heard.get()));
             } else {
-                produce(file, "the file", stop -> Exports.bytes(arrangement, rung, format));
+                produce(file, "the file", job -> Exports.bytes(arrangement, rung, format));
             }
         });
     }
@@ -76,7 +69,7 @@ public final class Writing {
             if (format == Exports.Format.WAV) {
                 sound(file, "the whole", desk.listening().takeHome(whole.get(), WrittenOut.RUNG));
             } else {
-                produce(file, "the whole", stop -> Exports.bytes(whole.get().get(), WrittenOut.RUNG, format));
+                produce(file, "the whole", job -> Exports.bytes(whole.get().get(), WrittenOut.RUNG, format));
             }
         });
     }
@@ -87,14 +80,14 @@ public final class Writing {
         Optional<String> title = state.tuneOnly() ? Optional.of(desk.trellis().arrangement().tune().title()) : Optional.empty();
         InstrumentChart printed = new InstrumentChart(state.instrument(), state.pitches(), title);
         boolean svg = file.toString().toLowerCase(Locale.ROOT).endsWith(".svg");
-        produce(file, "the chart", stop -> svg
+        produce(file, "the chart", job -> svg
                 ? SvgPainter.paint(printed.drawing(), SVG_PIXELS).getBytes(StandardCharsets.UTF_8) : printed.pdf());
     }
 
     /** Writes the practice log as a table of comma-separated values. */
     public void log(Path file) {
         List<LoggedPass> log = desk.practice().log();
-        produce(file, "the practice log", stop -> PracticeCsv.of(log).getBytes(StandardCharsets.UTF_8));
+        produce(file, "the practice log", job -> PracticeCsv.of(log).getBytes(StandardCharsets.UTF_8));
     }
 
     private Optional<Exports.Format> format(Path file) {
@@ -106,39 +99,31 @@ public final class Writing {
     }
 
     private void sound(Path file, String what, Supplier<Itinerary> heard) {
-        produce(file, what, stop -> {
+        produce(file, what, job -> {
             int[] told = {0};
             return Exports.wave(heard.get(), share -> {
                 int percent = (int) (share * 100);
                 if (percent >= told[0] + TOLD_EVERY) {
                     told[0] = percent;
-                    ui.execute(() -> work.tell(stop, "writing %s: %d %%".formatted(file.getFileName(), percent)));
+                    job.tell("writing %s: %d %%".formatted(file.getFileName(), percent));
                 }
-            }, stop::get).orElse(new byte[0]);
+            }, job::stopped).orElse(new byte[0]);
         });
     }
 
-    private void produce(Path file, String what, Function<AtomicBoolean, byte[]> production) {
-        AtomicBoolean stop = work.begin("writing " + file.getFileName());
-        background.execute(() -> {
-            String words;
+    private void produce(Path file, String what, Background.Work<byte[]> production) {
+        String failed = "%s could not be written to %s; choose another place".formatted(what, file);
+        background.run(new Background.Words("writing " + file.getFileName(), failed), job -> {
+            byte[] bytes;
             try {
-                byte[] bytes = production.apply(stop);
-                if (stop.get()) {
-                    return;
-                }
-                SafeWrite.write(file, bytes);
-                words = "%s is in %s".formatted(what, file);
+                bytes = production.run(job);
             } catch (Wav.TooLong e) {
-                words = e.getMessage();
-            } catch (IOException | RuntimeException e) {
-                words = "%s could not be written to %s; choose another place".formatted(what, file);
+                return e.getMessage();
             }
-            String said = words;
-            ui.execute(() -> {
-                work.end();
-                desk.say(said);
-            });
-        });
+            if (!job.stopped()) {
+                SafeWrite.write(file, bytes);
+            }
+            return "%s is in %s".formatted(what, file);
+        }, desk::say);
     }
 }

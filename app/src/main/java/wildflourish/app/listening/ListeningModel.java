@@ -3,7 +3,6 @@ package wildflourish.app.listening;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
@@ -11,6 +10,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisState;
+import wildflourish.app.work.Background;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.practice.Lilt;
 import wildflourish.core.setting.Arrangement;
@@ -26,12 +26,13 @@ import wildflourish.sound.transport.Playback;
 /** Listens to the open tune. What is to be played is made ready in the background; an edit while it plays is heard at once. */
 public final class ListeningModel {
 
+    private static final Background.Words NOT_PLAYED = Background.Words.silent("this could not be played; the tune is as it was");
+
     private static final int WARM = 5;
 
     private final TrellisModel trellis;
     private final Player player;
-    private final Executor background;
-    private final Executor ui;
+    private final Background background;
     private final Consumer<String> say;
     private final ReadOnlyObjectWrapper<ListeningState> state = new ReadOnlyObjectWrapper<>(ListeningState.USUAL);
     private final ReadOnlyObjectWrapper<Optional<Lit>> lit = new ReadOnlyObjectWrapper<>(Optional.empty());
@@ -52,12 +53,11 @@ public final class ListeningModel {
 
     private record Playing(Course course, List<Integer> rungs, List<Cursor> cursors) {}
 
-    /** A listener to the trellis; {@code ui} runs tasks on the thread that owns the interface. */
-    public ListeningModel(TrellisModel trellis, Player player, Executor background, Executor ui, Consumer<String> say) {
+    /** A listener to the trellis. */
+    public ListeningModel(TrellisModel trellis, Player player, Background background, Consumer<String> say) {
         this.trellis = trellis;
         this.player = player;
         this.background = background;
-        this.ui = ui;
         this.say = say;
         trellis.state().addListener((o, before, now) -> follow(before, now));
     }
@@ -266,11 +266,12 @@ public final class ListeningModel {
         if (!warm && trellis.state().get().situation().tune().size() > 0) {
             warm = true;
             Listening.Place at = stand();
-            background.execute(() -> {
+            background.run(NOT_PLAYED, job -> {
                 for (int i = 0; i < WARM; i++) {
                     new Playback(Course.of(Listening.of(ListeningState.USUAL, at).itinerary())).render(new float[4800], 0, 4800);
                 }
-            });
+                return at;
+            }, played -> { });
         }
     }
 
@@ -306,17 +307,9 @@ public final class ListeningModel {
     }
 
     private void ready(int order, Supplier<Playing> work) {
-        background.execute(() -> {
-            try {
-                Playing ready = work.get();
-                ui.execute(() -> begin(order, ready));
-            } catch (RuntimeException e) {
-                ui.execute(() -> {
-                    if (order == asked) {
-                        stop();
-                        say.accept("this could not be played; the tune is as it was");
-                    }
-                });
+        background.latest(this, NOT_PLAYED, job -> work.get(), ready -> begin(order, ready), () -> {
+            if (order == asked) {
+                stop();
             }
         });
     }

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
@@ -17,6 +16,7 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.listening.Player;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisState;
+import wildflourish.app.work.Background;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.practice.Calibration;
 import wildflourish.core.practice.Care;
@@ -40,6 +40,8 @@ import wildflourish.sound.transport.Moment;
  */
 public final class PracticeModel {
 
+    private static final Background.Words NOT_PLAYED = Background.Words.silent("this could not be played; the tune is as it was");
+
     /** Where the log and the settings go. */
     public interface Keeping {
         void log(LoggedPass pass);
@@ -50,8 +52,7 @@ public final class PracticeModel {
     private final TrellisModel trellis;
     private final Player player;
     private final Keeping keeping;
-    private final Executor background;
-    private final Executor ui;
+    private final Background background;
     private final Consumer<String> say;
     private final Clock clock;
     private final Duration pause;
@@ -71,13 +72,12 @@ public final class PracticeModel {
      * @param pause between one pass and the next
      */
     public PracticeModel(
-            TrellisModel trellis, Player player, Keeping keeping, Executor background, Executor ui, Consumer<String> say, Clock clock,
+            TrellisModel trellis, Player player, Keeping keeping, Background background, Consumer<String> say, Clock clock,
             Duration pause) {
         this.trellis = trellis;
         this.player = player;
         this.keeping = keeping;
         this.background = background;
-        this.ui = ui;
         this.say = say;
         this.clock = clock;
         this.log = new PracticeLog(keeping, clock);
@@ -331,22 +331,14 @@ public final class PracticeModel {
         resumeAt = Instant.MAX;
         state.set(state.get().with(phase));
         int order = ++asked;
-        background.execute(() -> {
-            try {
-                UnderWay ready = new UnderWay(work.get(), hands.now());
-                ui.execute(() -> {
-                    if (order == asked) {
-                        going = Optional.of(ready);
-                        player.play(ready.course());
-                    }
-                });
-            } catch (RuntimeException e) {
-                ui.execute(() -> {
-                    if (order == asked) {
-                        stop();
-                        say.accept("this could not be played; the tune is as it was");
-                    }
-                });
+        background.latest(this, NOT_PLAYED, job -> new UnderWay(work.get(), hands.now()), ready -> {
+            if (order == asked) {
+                going = Optional.of(ready);
+                player.play(ready.course());
+            }
+        }, () -> {
+            if (order == asked) {
+                stop();
             }
         });
     }

@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.work.Background;
 import wildflourish.core.growth.VariationKind;
 import wildflourish.core.reading.Reading;
 import wildflourish.core.rounds.Passes;
@@ -21,6 +21,9 @@ import wildflourish.core.tune.Timeline;
 
 /** The rounds of the open tune and the set it begins. Edits go through the trellis and are kept there with the tune. */
 public final class RoundsModel {
+
+    private static final Background.Words NOT_PUT_TOGETHER =
+            Background.Words.silent("the whole could not be put together; the rounds are as they were");
 
     /** A set has no more tunes than these after the first. */
     public static final int MOST_TUNES = 8;
@@ -34,8 +37,7 @@ public final class RoundsModel {
 
     private final TrellisModel trellis;
     private final Keeping keeping;
-    private final Executor background;
-    private final Executor ui;
+    private final Background background;
     private final Consumer<String> say;
     private final ReadOnlyObjectWrapper<RoundsState> state = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Optional<WrittenOut.Start>> sounding = new ReadOnlyObjectWrapper<>(Optional.empty());
@@ -46,12 +48,11 @@ public final class RoundsModel {
     private boolean shown;
     private long nextSeed = 1;
 
-    /** A model over the trellis; {@code ui} runs tasks on the thread that owns the interface. */
-    public RoundsModel(TrellisModel trellis, Keeping keeping, Executor background, Executor ui, Consumer<String> say) {
+    /** A model over the trellis. */
+    public RoundsModel(TrellisModel trellis, Keeping keeping, Background background, Consumer<String> say) {
         this.trellis = trellis;
         this.keeping = keeping;
         this.background = background;
-        this.ui = ui;
         this.say = say;
         trellis.state().addListener((o, before, now) -> {
             if (before == null || before.tune() != now.tune()) {
@@ -93,21 +94,12 @@ public final class RoundsModel {
 
     private void measure() {
         RoundsState now = state.get();
-        background.execute(() -> {
-            double seconds;
-            try {
-                seconds = now.passes().isEmpty() ? 0 : WrittenOut.seconds(written(now).arrangement());
-            } catch (RuntimeException e) {
-                ui.execute(() -> say.accept("the whole could not be put together; the rounds are as they were"));
-                return;
+        background.latest(this, NOT_PUT_TOGETHER, job -> now.passes().isEmpty() ? 0 : WrittenOut.seconds(written(now).arrangement()), seconds -> {
+            RoundsState later = state.get();
+            if (later.arrangement().equals(now.arrangement()) && later.set().equals(now.set())) {
+                state.set(later.lasting(seconds));
             }
-            ui.execute(() -> {
-                RoundsState later = state.get();
-                if (later.arrangement().equals(now.arrangement()) && later.set().equals(now.set())) {
-                    state.set(later.lasting(seconds));
-                }
-            });
-        });
+        }, () -> { });
     }
 
     private static WrittenOut.Whole written(RoundsState now) {
@@ -133,7 +125,7 @@ public final class RoundsModel {
         return Optional.ofNullable(state.get()).filter(s -> !s.passes().isEmpty()).map(s -> () -> {
             WrittenOut.Whole whole = written(s);
             Timeline notes = Timeline.of(whole.arrangement().tune());
-            ui.execute(() -> {
+            background.onInterface(() -> {
                 heard = Optional.of(whole);
                 heardNotes = notes;
             });

@@ -12,6 +12,7 @@ import java.util.function.Supplier;
 import javafx.scene.canvas.Canvas;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
+import wildflourish.app.work.Background;
 import wildflourish.app.work.Documents;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
@@ -33,25 +34,28 @@ public final class Incipits {
     private static final double SPACE = 4.6;
     private static final int FULL_BARS = 4;
 
-    private final LongFunction<CompletableFuture<String>> documents;
+    private static final Background.Words NOT_DRAWN = Background.Words.silent("the first bars of a tune could not be drawn; the tune is as it was");
+
+    private final LongFunction<String> documents;
+    private final Background background;
     private final Supplier<Palette> palette;
     private final Map<Long, CompletableFuture<Optional<Drawing>>> drawings = new ConcurrentHashMap<>();
 
     /**
      * A drawer of first bars.
      *
-     * @param documents reads the document of a tune in the background; its answer comes on the interface's thread
+     * @param documents reads the document of a tune, off the interface's thread
      */
-    public Incipits(LongFunction<CompletableFuture<String>> documents, Supplier<Palette> palette) {
+    public Incipits(LongFunction<String> documents, Background background, Supplier<Palette> palette) {
         this.documents = documents;
+        this.background = background;
         this.palette = palette;
     }
 
     /** Draws a tune's first bars as soon as they are there, if the canvas is still {@code wanted} for them. */
     void draw(TuneEntry tune, Canvas canvas, BooleanSupplier wanted) {
         canvas.getGraphicsContext2D().clearRect(0, 0, WIDTH, HEIGHT);
-        drawings.computeIfAbsent(tune.id(), id -> documents.apply(id).thenApply(Incipits::engraved))
-                .thenAccept(drawing -> {
+        engraved(tune.id()).thenAccept(drawing -> {
                     if (wanted.getAsBoolean() && drawing.isPresent()) {
                         canvas.getGraphicsContext2D().clearRect(0, 0, WIDTH, HEIGHT);
                         Bounds bounds = Bounds.around(drawing.get().shapes());
@@ -60,6 +64,15 @@ public final class Incipits {
                                 .paint(drawing.get().shapes(), -100, 100);
                     }
                 });
+    }
+
+    /** The first bars of a tune, engraved once in the background; a failure is tried again when the tune is next in sight. */
+    private CompletableFuture<Optional<Drawing>> engraved(long tune) {
+        return drawings.computeIfAbsent(tune, id -> {
+            CompletableFuture<Optional<Drawing>> drawing = new CompletableFuture<>();
+            background.run(NOT_DRAWN, job -> engraved(documents.apply(id)), drawing::complete, () -> drawings.remove(id));
+            return drawing;
+        });
     }
 
     /** The bare first bars on one line; empty for a document without notes. */

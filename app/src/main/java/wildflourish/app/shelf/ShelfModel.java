@@ -1,5 +1,6 @@
 package wildflourish.app.shelf;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import javafx.beans.property.SimpleStringProperty;
@@ -10,7 +11,7 @@ import javafx.collections.transformation.FilteredList;
 import wildflourish.core.finding.Finding;
 import wildflourish.library.TuneEntry;
 
-/** The tunes on the shelf, those that match the search, and what was found wrong with the file read last. */
+/** The tunes on the shelf, those that match the search, and what was found wrong with the files that were read. */
 public final class ShelfModel {
 
     private final ObservableList<TuneEntry> all = FXCollections.observableArrayList();
@@ -51,13 +52,16 @@ public final class ShelfModel {
         return search;
     }
 
-    /** Lines about the file read last; empty when all was well. */
+    /** Lines about the files that were read, until the teacher closes them; empty when all was well. */
     public ObservableList<String> findings() {
         return findings;
     }
 
-    /** Shows what was found in a file. */
+    /** Shows what was found in a file, in place of what was found in it before; what was found in others stays. */
     public void setFindings(String file, List<Finding> found) {
-        findings.setAll(found.stream().map(f -> f.inFile(file)).toList());
+        List<String> lines = new ArrayList<>(findings);
+        lines.removeIf(l -> l.startsWith(file + ":"));
+        found.forEach(f -> lines.add(f.inFile(file)));
+        findings.setAll(lines);
     }
 }

@@ -4,11 +4,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
-import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import wildflourish.app.work.Background;
 import wildflourish.app.work.Documents;
+import wildflourish.app.work.Trouble;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Candidates;
 import wildflourish.core.growth.Feature;
@@ -34,6 +35,8 @@ import wildflourish.core.tune.Pitch;
  */
 public final class TrellisModel {
 
+    private static final Background.Words NOT_WORKED_OUT = Background.Words.silent("this could not be worked out; the tune is as it was");
+
     /** Where edits go as they are made. */
     public interface Journal {
 
@@ -56,8 +59,7 @@ public final class TrellisModel {
 
     private final Journal journal;
     private final Consumer<String> say;
-    private final Executor background;
-    private final Executor ui;
+    private final Background background;
     private final VariationChoices varying = new VariationChoices(this);
     private final LadderChoices ladder = new LadderChoices(this);
     private final PlaceChoices places = new PlaceChoices(this);
@@ -77,15 +79,14 @@ public final class TrellisModel {
      * @param say receives short messages for the teacher
      */
     public TrellisModel(Journal journal, Consumer<String> say) {
-        this(journal, say, Runnable::run, Runnable::run);
+        this(journal, say, new Background(Runnable::run, Runnable::run, new Trouble(say)));
     }
 
-    /** A model whose longer work runs in the background; {@code ui} runs tasks on the thread that owns the interface. */
-    public TrellisModel(Journal journal, Consumer<String> say, Executor background, Executor ui) {
+    /** A model whose longer work runs in the background. */
+    public TrellisModel(Journal journal, Consumer<String> say, Background background) {
         this.journal = journal;
         this.say = say;
         this.background = background;
-        this.ui = ui;
     }
 
     /** What is shown; null before a tune is open. */
@@ -221,14 +222,7 @@ public final class TrellisModel {
 
     /** Computes in the background and goes on with the value on the interface's thread. */
     <T> void later(java.util.function.Supplier<T> work, Consumer<T> then) {
-        background.execute(() -> {
-            try {
-                T value = work.get();
-                ui.execute(() -> then.accept(value));
-            } catch (RuntimeException e) {
-                ui.execute(() -> say.accept("this could not be worked out; the tune is as it was"));
-            }
-        });
+        background.run(NOT_WORKED_OUT, job -> work.get(), then);
     }
 
     void keepLick(Lick lick) {

@@ -6,9 +6,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -47,9 +47,19 @@ public final class Keeper implements AutoCloseable {
         this.thread = thread;
     }
 
-    /** Asks the library something; the answer comes on the given executor. */
-    public <T> CompletableFuture<T> ask(Function<Library, T> question, Executor answerOn) {
-        return CompletableFuture.supplyAsync(() -> question.apply(library), thread).thenApplyAsync(a -> a, answerOn);
+    /**
+     * Asks the library something, after whatever has been asked of it before, and waits for the answer: never on the interface's
+     * thread. What goes wrong there is thrown here.
+     */
+    public <T> T ask(Function<Library, T> question) {
+        try {
+            return thread.submit(() -> question.apply(library)).get();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new CancellationException("nobody waits for the library any more");
+        } catch (ExecutionException e) {
+            throw e.getCause() instanceof RuntimeException fault ? fault : new IllegalStateException(e.getCause());
+        }
     }
 
     private void keep(Runnable work) {

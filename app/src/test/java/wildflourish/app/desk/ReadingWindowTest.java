@@ -62,7 +62,6 @@ class ReadingWindowTest extends WindowTest {
         // All of it is kept with the tune.
         interact(() -> model.trellis().select(0, 0));
         long tune = model.trellis().state().get().tune();
-        until(() -> model.document(tune).isDone() || true);
         push(KeyCode.ENTER);
         until(() -> model.screen().get() == DeskModel.Screen.TRELLIS);
         interact(() -> model.open(tune));
@@ -157,11 +156,9 @@ class ReadingWindowTest extends WindowTest {
         open(true);
         push(KeyCode.CONTROL, KeyCode.DIGIT1);
         clickOn("#grow-all");
-        until(() -> model.busy().get().isEmpty() && model.message().get().contains("grown"));
+        until(() -> model.underWay().isEmpty() && model.message().get().contains("grown"));
         long last = model.shelf().tunes().getLast().id();
-        var document = model.document(last);
-        until(document::isDone);
-        assertThat(document.join()).contains("I:flourish rung 5 wild").contains("I:flourish place");
+        assertThat(document(last)).contains("I:flourish rung 5 wild").contains("I:flourish place");
         clickOn("#grow-all");
         until(() -> model.message().get().contains("very tune has its ladder"));
     }
@@ -204,7 +201,7 @@ class ReadingWindowTest extends WindowTest {
         until(() -> model.rounds().state().get().set().size() == 1);
         Path file = folder.resolve("whole.abc");
         interact(() -> model.writing().rounds(file));
-        until(() -> Files.exists(file) && model.busy().get().isEmpty());
+        until(() -> Files.exists(file) && model.underWay().isEmpty());
         assertThat(Files.readString(file)).contains("The Lamp at Half Tide / Hens on the Slip").contains("time 4");
     }
 }

@@ -66,6 +66,11 @@ abstract class WindowTest extends FxRobot {
         WaitForAsyncUtils.waitForFxEvents();
     }
 
+    /** The document of a tune as the library has it now. */
+    String document(long tune) {
+        return keeper.ask(l -> l.current(tune).document());
+    }
+
     void until(BooleanSupplier condition) {
         try {
             WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS,
@@ -81,6 +86,7 @@ abstract class WindowTest extends FxRobot {
         if (stage != null) {
             interact(stage::close);
             engine.close();
+            interact(model::close);
             background.close();
             keeper.close();
             stage = null;

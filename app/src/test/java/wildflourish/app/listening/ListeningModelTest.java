@@ -10,6 +10,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.trellis.Opened;
 import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.work.AtOnce;
 import wildflourish.core.ornament.Sound;
 import wildflourish.sound.transport.Backing;
 import wildflourish.sound.transport.Itinerary;
@@ -29,7 +30,7 @@ class ListeningModelTest {
     @BeforeEach
     void open() {
         trellis = Opened.tune(TUNE, "whistle-d");
-        model = new ListeningModel(trellis, player, Runnable::run, Runnable::run, said::add);
+        model = new ListeningModel(trellis, player, AtOnce.background(said::add), said::add);
     }
 
     private Leg leg() {

@@ -22,6 +22,7 @@ import org.junit.jupiter.api.Test;
 import wildflourish.app.listening.HandMoved;
 import wildflourish.app.trellis.Opened;
 import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.work.AtOnce;
 import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.practice.PracticePlan;
@@ -61,7 +62,7 @@ class PracticeModelTest {
     void sitDown() {
         trellis = Opened.tune("X:1\nT:Test\nR:reel\nM:4/4\nL:1/8\nQ:1/2=100\nK:D\n"
                 + "|:dfaf dfaf|gfed B2A2|dfaf dfaf|gfed d4:|\n", "whistle-d");
-        model = new PracticeModel(trellis, player, keeping, Runnable::run, Runnable::run, said::add, clock, Duration.ofSeconds(2));
+        model = new PracticeModel(trellis, player, keeping, AtOnce.background(said::add), said::add, clock, Duration.ofSeconds(2));
         model.setShown(true);
         model.setPassage(0);
     }
@@ -124,7 +125,7 @@ class PracticeModelTest {
         trellis.select(1, first);
         trellis.settle("named", trellis.arrangement().with(
                 trellis.arrangement().marks().naming(first, java.util.Optional.of("part of the sea"))));
-        PracticeModel other = new PracticeModel(trellis, player, keeping, Runnable::run, Runnable::run, said::add, clock, Duration.ofSeconds(2));
+        PracticeModel other = new PracticeModel(trellis, player, keeping, AtOnce.background(said::add), said::add, clock, Duration.ofSeconds(2));
         other.setShown(true);
         assertThat(other.state().get().choice().inHand().orElseThrow().name()).isEqualTo("part of the sea");
     }

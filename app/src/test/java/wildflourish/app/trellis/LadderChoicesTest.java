@@ -13,6 +13,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.reading.ReadingModel;
 import wildflourish.app.rounds.RoundsModel;
+import wildflourish.app.work.AtOnce;
 import wildflourish.app.work.Documents;
 import wildflourish.core.growth.Lick;
 import wildflourish.core.growth.Offer;
@@ -232,7 +233,7 @@ class LadderChoicesTest {
 
     @Test
     void theRoundsAreSettledPassByPass() {
-        RoundsModel rounds = new RoundsModel(model, (tune, others, linked) -> { }, Runnable::run, Runnable::run, said::add);
+        RoundsModel rounds = new RoundsModel(model, (tune, others, linked) -> { }, AtOnce.background(said::add), said::add);
         rounds.setShown(true);
         assertThat(rounds.state().get().passes()).extracting(p -> p.name()).containsExactly("A", "A2", "B", "B2");
         assertThat(rounds.state().get().seconds()).isEqualTo(3 * 16 * 2.0);

@@ -108,16 +108,17 @@ class WorkTest {
     @Test
     void theKeeperWalksTheSameStepsAsTheLibrary() {
         try (Keeper keeper = new Keeper(Library.open(folder.resolve("l.db")), t -> { })) {
-            long tune = keeper.ask(l -> l.add("T", "reel", "D", "4/4", "v0"), Runnable::run).join();
-            keeper.ask(l -> keeper.open(tune), Runnable::run).join();
+            long tune = keeper.ask(l -> l.add("T", "reel", "D", "4/4", "v0"));
+            keeper.ask(l -> keeper.open(tune));
             keeper.save(tune, "one", "v1");
             keeper.save(tune, "two", "v2");
             keeper.undo(tune);
-            Keeper.Steps steps = keeper.ask(l -> keeper.open(tune), Runnable::run).join();
+            Keeper.Steps steps = keeper.ask(l -> keeper.open(tune));
             assertThat(steps.editions()).extracting(Edition::document).containsExactly("v0", "v1", "v2");
             assertThat(steps.current()).isEqualTo(1);
             keeper.redo(tune);
-            assertThat(keeper.ask(l -> l.current(tune).document(), Runnable::run).join()).isEqualTo("v2");
+            String now = keeper.ask(l -> l.current(tune).document());
+            assertThat(now).isEqualTo("v2");
         }
     }
 

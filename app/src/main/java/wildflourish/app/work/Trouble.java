@@ -1,0 +1,54 @@
+package wildflourish.app.work;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.function.Consumer;
+import java.util.logging.FileHandler;
+import java.util.logging.Handler;
+import java.util.logging.Logger;
+import java.util.logging.SimpleFormatter;
+
+/**
+ * The one road for trouble: what went wrong goes into the log with its stack trace, what became of it and what to do goes to the
+ * teacher.
+ *
+ * @param say tells the teacher, on the interface's thread
+ */
+public record Trouble(Consumer<String> say) {
+
+    private static final System.Logger LOG = System.getLogger("wildflourish");
+    /** A log that has grown to so many bytes is begun anew, one old one kept beside it. */
+    private static final int LONGEST_LOG = 1_000_000;
+    private static final int LOGS = 2;
+    private static final String NAME = "wild-flourish-%s.log";
+
+    /** Something failed: it is logged, and the sentence said. */
+    public void met(Throwable fault, String words) {
+        LOG.log(System.Logger.Level.ERROR, words, fault);
+        say.accept(words);
+    }
+
+    /** The log file beside a library; the one before it has 1 in its name. */
+    public static Path log(Path library) {
+        return library.toAbsolutePath().resolveSibling(NAME.formatted("0"));
+    }
+
+    /** Sends the log into a file beside the library, and no stack trace to whoever started the program. */
+    public static void logBeside(Path library) {
+        Logger root = Logger.getLogger("");
+        for (Handler handler : root.getHandlers()) {
+            root.removeHandler(handler);
+        }
+        try {
+            Files.createDirectories(log(library).getParent());
+            String folder = log(library).getParent().toString().replace("%", "%%");
+            FileHandler file = new FileHandler(folder + "/" + NAME.formatted("%g"), LONGEST_LOG, LOGS, true);
+            file.setFormatter(new SimpleFormatter());
+            root.addHandler(file);
+        } catch (IOException e) {
+            // A folder that takes no log takes no library either: that is told when the library is opened.
+            root.setLevel(java.util.logging.Level.OFF);
+        }
+    }
+}
