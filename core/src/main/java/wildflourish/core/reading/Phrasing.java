@@ -13,6 +13,7 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Timeline.Stand;
+import wildflourish.core.tune.TuneType;
 
 /**
  * Finds where phrases begin: of all ways to cut a stretch of bars, the one that its repeats, rests and lengths speak for
@@ -30,7 +31,7 @@ final class Phrasing {
     }
 
     record Weights(
-            String provenance, Lengths phrase, Lengths phraseInThree, Lengths line, Lengths part, int undividedUpTo, int repeatedBar,
+            String provenance, Lengths phrase, Lengths phraseOfWaltz, Lengths line, Lengths part, int undividedUpTo, int repeatedBar,
             int startsAgain, int evenStart, int restAtEnd, int tonicAtEnd, int leadRepeats, int leadAfterRest,
             int leadUnlikely) {}
 
@@ -124,12 +125,12 @@ final class Phrasing {
         }
         forced.forEach(note -> starts.add(new Start(note, barOf(note, end), 0)));
         starts.sort((a, b) -> Integer.compare(a.note(), b.note()));
-        return best(starts, new Start(endNote, end, 0), isInThree() ? WEIGHTS.phraseInThree() : WEIGHTS.phrase(), body, marks);
+        return best(starts, new Start(endNote, end, 0), isWaltz() ? WEIGHTS.phraseOfWaltz() : WEIGHTS.phrase(), body, marks);
     }
 
-    /** Whether bars are short ones of three beats, so that a phrase may well be four of them. */
-    private boolean isInThree() {
-        return !timeline.tune().head().meter().isCompound() && timeline.tune().head().meter().beats().size() == 3;
+    /** Whether bars are short ones of three quick beats, so that a phrase may well be four of them; in a slow air a bar is longer. */
+    private boolean isWaltz() {
+        return TuneType.of(timeline.tune().head()).id().equals("waltz");
     }
 
     /** Groups phrases into lines; the index of the first phrase of each. */
