@@ -26,6 +26,7 @@ public final class AcrossModel {
     private final ReadOnlyObjectWrapper<AcrossState> state = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper working = new ReadOnlyBooleanWrapper();
     private Arrangement shown;
+    private List<Instrument> onInstruments = List.of();
 
     /** A model over the trellis. */
     public AcrossModel(TrellisModel trellis, Background background, Consumer<String> say) {
@@ -46,11 +47,12 @@ public final class AcrossModel {
 
     /** Carries the open tune's ladder over to every other instrument, unless that has been done already. */
     public void refresh() {
-        if (!trellis.isOpen() || trellis.arrangement().equals(shown)) {
+        if (!trellis.isOpen() || trellis.arrangement().equals(shown) && Instruments.all().equals(onInstruments)) {
             return;
         }
         Arrangement arrangement = trellis.arrangement();
         shown = arrangement;
+        onInstruments = Instruments.all();
         working.set(true);
         background.latest(this, NOT_CARRIED_OVER, job -> rows(arrangement), rows -> {
             working.set(false);

@@ -217,16 +217,20 @@ public final class ChartModel {
         say.accept("undone");
     }
 
-    /** Takes the chart that came with the program again; an own instrument goes away. */
+    /** Takes the chart that came with the program again. One's own instrument came with none, and stays: tunes may be played on it. */
     public void restore() {
         ChartState now = state.get();
+        if (Instruments.shipped(now.instrument().id()).isEmpty()) {
+            say.accept("the %s is your own and stays as it is; undo takes back single changes".formatted(now.instrument().name()));
+            return;
+        }
         if (!now.changed()) {
             say.accept("this chart is as it came");
             return;
         }
         edits.push(new Edit(now.instrument().id(), Optional.of(now.instrument())));
         keeping.forget(now.instrument().id());
-        show(Instruments.shipped(now.instrument().id()).orElseGet(() -> Instruments.all().get(1)));
+        show(Instruments.shipped(now.instrument().id()).orElseThrow());
         say.accept("the chart is as it came");
     }
 }

@@ -31,9 +31,22 @@ final class Desktop {
                 System.setProperty("prism.order", "sw");
                 System.setProperty("java.awt.headless", "true");
             }
-            return DeskApplication.run(new DeskPlan(folder.resolve("library.db"), List.of(), true, pictures, out));
+            try {
+                return DeskApplication.run(new DeskPlan(folder.resolve("library.db"), List.of(), true, pictures, out));
+            } finally {
+                clear(folder);
+            }
         } catch (IOException e) {
             throw Refusal.input("the demo needs a folder to write in: " + e.getMessage());
+        }
+    }
+
+    /** Nothing of a demo is kept. */
+    private static void clear(Path folder) throws IOException {
+        try (var files = Files.walk(folder)) {
+            for (Path file : files.sorted(java.util.Comparator.reverseOrder()).toList()) {
+                Files.deleteIfExists(file);
+            }
         }
     }
 

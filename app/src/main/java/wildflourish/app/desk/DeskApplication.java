@@ -84,7 +84,7 @@ public final class DeskApplication extends Application {
         AtomicReference<DeskModel> desk = new AtomicReference<>();
         keeper = new Keeper(library, trouble -> Platform.runLater(() -> desk.get().say(trouble)));
         workers = Executors.newVirtualThreadPerTaskExecutor();
-        engine = Engine.onSoundCard(notice -> Platform.runLater(() -> desk.get().say(notice)));
+        engine = Engine.onSoundCard(notice -> Platform.runLater(() -> desk.get().soundSays(notice)));
         DeskModel model = new DeskModel(keeper, workers, Platform::runLater, Player.on(engine));
         desk.set(model);
         this.model = model;

@@ -278,6 +278,13 @@ public final class DeskModel {
         }
     }
 
+    /** A word from the sound: of its device, or that what was played had to be given up. */
+    public void soundSays(String words) {
+        say(words);
+        listening.soundLost();
+        practice.soundLost();
+    }
+
     /** Looks where the sound is; called for each frame. */
     public void tick() {
         listening.tick();
@@ -450,7 +457,7 @@ public final class DeskModel {
     /** Reads a file and puts its tunes on the shelf; one tune alone is opened at once. */
     public void bringIn(Path file) {
         String name = file.getFileName().toString();
-        background.run(new Background.Words("reading " + name, "%s could not be brought in; the shelf is as it was".formatted(name)), job -> {
+        background.run(new Background.Words("reading " + name, "the file %s could not be brought in; the shelf is as it was".formatted(name)), job -> {
             try {
                 if (Files.size(file) > AbcReader.LARGEST) {
                     throw new IOException("larger than 64 MB");

@@ -68,6 +68,12 @@ public final class Writing {
         format(file).ifPresent(format -> {
             if (format == Exports.Format.WAV) {
                 sound(file, "the whole", desk.listening().takeHome(whole.get(), WrittenOut.RUNG));
+            } else if (format == Exports.Format.MIDI && !desk.listening().isUsual()) {
+                Supplier<Itinerary> heard = desk.listening().takeHome(whole.get(), WrittenOut.RUNG);
+                produce(file, "the whole", job -> {
+                    Itinerary all = heard.get();
+                    return Exports.midi(all.legs().getFirst().piece().arrangement().arrangement().tune().title(), all);
+                });
             } else {
                 produce(file, "the whole", job -> Exports.bytes(whole.get().get(), WrittenOut.RUNG, format));
             }

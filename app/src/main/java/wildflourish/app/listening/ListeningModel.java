@@ -340,6 +340,13 @@ public final class ListeningModel {
         lit.set(at(playing.get(), now.get()));
     }
 
+    /** The sound had to be given up: what is not played any more is not shown as playing. */
+    public void soundLost() {
+        if (state.get().playing() && player.course().isEmpty()) {
+            stop();
+        }
+    }
+
     private static Optional<Lit> at(Playing playing, Moment now) {
         if (now.isCountedIn()) {
             return Optional.empty();

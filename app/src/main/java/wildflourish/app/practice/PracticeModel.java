@@ -343,6 +343,13 @@ public final class PracticeModel {
         });
     }
 
+    /** The sound had to be given up: nobody practises to silence. */
+    public void soundLost() {
+        if (going.isPresent() && player.course().isEmpty()) {
+            stop();
+        }
+    }
+
     /** Stops; what was measured is kept. */
     public void stop() {
         asked++;

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.DoubleConsumer;
+import java.util.function.DoubleUnaryOperator;
 import wildflourish.core.ornament.Performance;
 import wildflourish.core.ornament.Realiser;
 import wildflourish.core.ornament.Situation;
@@ -96,20 +97,27 @@ public final class Exports {
         return stopped.getAsBoolean() ? Optional.empty() : Optional.of(Wav.bytes(samples));
     }
 
-    /** The notes that are heard, one stretch after another, as a MIDI file. */
+    /** What is heard, one stretch after another, as a MIDI file: the notes in their lilt, and what clicks. */
     public static byte[] midi(String title, Itinerary itinerary) {
         List<Sound> sounds = new ArrayList<>();
+        List<MidiWriter.Knock> knocks = new ArrayList<>();
         double at = 0;
         for (Leg leg : itinerary.legs()) {
+            double begins = at;
             double from = leg.piece().played().msAt(leg.span().from());
-            double offset = at - from;
+            double offset = at + leg.countInMs() - from;
+            DoubleUnaryOperator lilt = leg.piece().lilt().over(leg.piece().played());
             leg.piece().performance().sounds().stream().filter(s -> s.atMs() > from - 0.5 && s.atMs() < from + leg.lengthMs() - 0.5)
-                    .map(s -> new Sound(Math.max(0, s.atMs() + offset), s.forMs(), s.midi(), s.role(), s.bar(), s.note(), s.start()))
-                    .forEach(sounds::add);
-            at += leg.lengthMs();
+                    .forEach(s -> {
+                        double starts = lilt.applyAsDouble(s.atMs());
+                        double lasts = Math.max(1, lilt.applyAsDouble(s.atMs() + s.forMs()) - starts);
+                        sounds.add(new Sound(Math.max(0, starts + offset), lasts, s.midi(), s.role(), s.bar(), s.note(), s.start()));
+                    });
+            leg.knocks(itinerary.backing().metronome()).forEach(k -> knocks.add(new MidiWriter.Knock(begins + k.atMs(), k.strength() >= 3)));
+            at += leg.countInMs() + leg.lengthMs();
         }
         Arrangement arrangement = itinerary.legs().getFirst().piece().arrangement().arrangement();
-        return MidiWriter.write(title, new Performance(sounds, List.of(), at), arrangement.tempo(), arrangement.instrument().hasHands());
+        return MidiWriter.write(title, new Performance(sounds, List.of(), at), arrangement.tempo(), arrangement.instrument().hasHands(), knocks);
     }
 
     /** The take-home sheet of one rung as PDF. */

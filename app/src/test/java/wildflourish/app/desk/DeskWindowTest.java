@@ -18,6 +18,7 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
+import wildflourish.app.work.Background;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
@@ -326,6 +327,75 @@ class DeskWindowTest extends WindowTest {
         interact(() -> model.chart().show(Instruments.known("whistle-d")));
         interact(() -> model.chart().restore());
         assertThat(Instruments.known("whistle-d")).isEqualTo(Instruments.shipped("whistle-d").orElseThrow());
+    }
+
+    /** Two files dropped at once: each keeps what was found in it, and each is stopped by itself. */
+    @Test
+    void eachFileBroughtInKeepsItsOwnFindings() throws Exception {
+        open(true);
+        java.nio.file.Path one = java.nio.file.Files.writeString(folder.resolve("one.abc"), "X:1\nT:One\nM:4/4\nK:D\nD2 q F2|\n");
+        java.nio.file.Path two = java.nio.file.Files.writeString(folder.resolve("two.abc"), "X:1\nT:Two\nM:4/4\nK:D\nD2 q G2|\n");
+        interact(() -> {
+            model.bringIn(one);
+            model.bringIn(two);
+            assertThat(model.underWay()).hasSize(2);
+        });
+        until(() -> model.underWay().isEmpty());
+        assertThat(model.shelf().findings()).anyMatch(f -> f.startsWith("one.abc")).anyMatch(f -> f.startsWith("two.abc"));
+    }
+
+    /** A library that fails while a file comes in is told of, and nothing goes on "reading". */
+    @Test
+    void aFailingLibraryEndsTheReading() throws Exception {
+        open(true);
+        java.nio.file.Path file = java.nio.file.Files.writeString(folder.resolve("one.abc"), "X:1\nT:One\nM:4/4\nK:D\nD2F2|\n");
+        breakLibrary();
+        interact(() -> model.bringIn(file));
+        until(() -> model.underWay().isEmpty() && model.message().get().contains("he file one.abc could not be brought in"));
+    }
+
+    /** The shelf is not grown on behind a closed window. */
+    @Test
+    void closingEndsWhatIsUnderWay() {
+        open(true);
+        interact(() -> {
+            model.growAll();
+            assertThat(model.underWay()).hasSize(1);
+            Background.Job job = model.underWay().getFirst();
+            model.close();
+            assertThat(job.stopped()).isTrue();
+        });
+    }
+
+    /** Versions on other instruments follow a chart that has been changed. */
+    @Test
+    void acrossFollowsAChangedChart() {
+        open(true);
+        interact(() -> model.openAcross());
+        until(() -> !model.across().working().get() && model.across().state().get() != null);
+        var before = model.across().state().get();
+        interact(() -> {
+            model.chart().show(Instruments.known("flute-d"));
+            model.chart().makeAnother("Flute of the pier", "");
+            model.openAcross();
+        });
+        until(() -> !model.across().working().get() && model.across().state().get() != before);
+        assertThat(model.across().state().get().rows()).anyMatch(r -> r.instrument().id().equals("own-flute-of-the-pier"));
+        Instruments.own(java.util.List.of());
+    }
+
+    /** One's own instrument came with no chart: it is not taken away under the tunes that are played on it. */
+    @Test
+    void anOwnInstrumentIsNotTakenAway() {
+        open(true);
+        interact(() -> {
+            model.chart().show(Instruments.known("whistle-d"));
+            model.chart().makeAnother("Whistle of the pier", "");
+            model.chart().restore();
+        });
+        assertThat(Instruments.byId("own-whistle-of-the-pier")).isPresent();
+        assertThat(model.message().get()).contains("is your own and stays as it is");
+        Instruments.own(java.util.List.of());
     }
 
     @Test

@@ -71,6 +71,14 @@ abstract class WindowTest extends FxRobot {
         return keeper.ask(l -> l.current(tune).document());
     }
 
+    /** From now on whatever is asked of the library fails. */
+    void breakLibrary() {
+        keeper.ask(l -> {
+            l.close();
+            return true;
+        });
+    }
+
     void until(BooleanSupplier condition) {
         try {
             WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS,

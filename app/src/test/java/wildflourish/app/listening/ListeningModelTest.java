@@ -3,18 +3,25 @@ package wildflourish.app.listening;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.io.ByteArrayInputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.ShortMessage;
+import javax.sound.midi.Track;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.trellis.Opened;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.work.AtOnce;
+import wildflourish.app.work.Exports;
 import wildflourish.core.ornament.Sound;
+import wildflourish.core.practice.Lilt;
 import wildflourish.sound.transport.Backing;
 import wildflourish.sound.transport.Itinerary;
 import wildflourish.sound.transport.Leg;
+import wildflourish.sound.transport.Piece;
 
 /** Listening without a window: the sound is where the test puts it. */
 class ListeningModelTest {
@@ -59,6 +66,48 @@ class ListeningModelTest {
         player.goOn(2500);
         assertThat(lit()).isEqualTo(-1);
         assertThat(model.state().get().playing()).isFalse();
+    }
+
+    /** When the sound has to be given up nothing is shown as playing; a word of the device alone changes nothing. */
+    @Test
+    void whatIsNotPlayedAnyMoreIsNotShownAsPlaying() {
+        model.toggle();
+        model.soundLost();
+        assertThat(model.state().get().playing()).isTrue();
+        player.stop();
+        model.soundLost();
+        assertThat(model.state().get().playing()).isFalse();
+        assertThat(model.lit().get()).isEmpty();
+    }
+
+    /** A MIDI file holds what is heard: the notes in their lilt, what is counted in, and the click. */
+    @Test
+    void aMidiFileIsWhatIsHeard() throws Exception {
+        model.toggle();
+        Leg straight = leg();
+        Piece lilted = Piece.of(trellis.arrangement(), 0, trellis.arrangement().tempo(), Lilt.all().getLast());
+        Leg swung = Leg.heard(lilted, lilted.whole());
+        Piece even = Piece.of(trellis.arrangement(), 0, trellis.arrangement().tempo(), Lilt.STRAIGHT);
+        Leg plain = Leg.heard(even, even.whole());
+        assertThat(onsets(Exports.midi("t", Itinerary.once(List.of(swung), Backing.NONE)), 0))
+                .isNotEqualTo(onsets(Exports.midi("t", Itinerary.once(List.of(plain), Backing.NONE)), 0))
+                .hasSameSizeAs(onsets(Exports.midi("t", Itinerary.once(List.of(plain), Backing.NONE)), 0));
+        byte[] clicked = Exports.midi("t", Itinerary.once(List.of(plain), new Backing(true, Backing.Under.NOTHING)));
+        assertThat(onsets(clicked, 9)).hasSize(plain.knocks(true).size()).hasSizeGreaterThan(4);
+        assertThat(onsets(clicked, 0)).isEqualTo(onsets(Exports.midi("t", Itinerary.once(List.of(plain), Backing.NONE)), 0));
+        assertThat(straight.sounding()).isTrue();
+    }
+
+    private static List<Long> onsets(byte[] midi, int channel) throws Exception {
+        List<Long> onsets = new ArrayList<>();
+        Track track = MidiSystem.getSequence(new ByteArrayInputStream(midi)).getTracks()[0];
+        for (int i = 0; i < track.size(); i++) {
+            if (track.get(i).getMessage() instanceof ShortMessage m && m.getCommand() == ShortMessage.NOTE_ON && m.getData2() > 0
+                    && m.getChannel() == channel) {
+                onsets.add(track.get(i).getTick());
+            }
+        }
+        return onsets;
     }
 
     @Test

@@ -109,7 +109,7 @@ public final class ChartEdits {
                 layout = chart.from(Pitch.parse(lowest.get().strip()));
             }
             return new Outcome(Optional.of(new Instrument(id, name.strip(), List.of(), instrument.family(),
-                    instrument.soundsAbove(), layout, instrument.schools(), 0,
+                    instrument.voice(), instrument.soundsAbove(), layout, instrument.schools(), 0,
                     "made after the %s".formatted(instrument.name()))), List.of());
         } catch (IllegalArgumentException | DataFault e) {
             return Outcome.refused(e.getMessage());
@@ -119,7 +119,7 @@ public final class ChartEdits {
     private static Outcome checked(Instrument instrument, Layout layout) {
         List<String> faults = layout.faults(instrument.family());
         return faults.isEmpty() ? new Outcome(Optional.of(new Instrument(instrument.id(), instrument.name(),
-                instrument.aliases(), instrument.family(), instrument.soundsAbove(), layout, instrument.schools(),
+                instrument.aliases(), instrument.family(), instrument.voice(), instrument.soundsAbove(), layout, instrument.schools(),
                 instrument.capo(), instrument.provenance())), List.of())
                 : new Outcome(Optional.empty(), faults);
     }

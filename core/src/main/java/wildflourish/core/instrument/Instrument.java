@@ -10,12 +10,13 @@ import wildflourish.core.tune.Pitch;
  *
  * @param id its name on the command line and in files
  * @param aliases other names of the same instrument
+ * @param voice the name of the voice it sounds with; empty for the usual one of its family
  * @param soundsAbove semitones by which it sounds above the written note
  * @param schools the usual choices on it, where they are not the first of their school
  * @param capo the fret a capo is set at; 0 for none
  */
 public record Instrument(
-        String id, String name, List<String> aliases, Family family, int soundsAbove, Layout layout,
+        String id, String name, List<String> aliases, Family family, String voice, int soundsAbove, Layout layout,
         Map<String, String> schools, int capo, String provenance) {
 
     public Instrument {
@@ -74,7 +75,7 @@ public record Instrument(
         if (!takesCapo()) {
             throw new IllegalArgumentException("the %s takes no capo".formatted(name));
         }
-        return new Instrument(id, name, aliases, family, soundsAbove, ((Neck) layout).withCapo(fret), schools, fret,
+        return new Instrument(id, name, aliases, family, voice, soundsAbove, ((Neck) layout).withCapo(fret), schools, fret,
                 provenance);
     }
 

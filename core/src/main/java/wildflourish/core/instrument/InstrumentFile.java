@@ -9,7 +9,7 @@ import wildflourish.core.tune.Pitch;
 
 /** An instrument as its file has it. */
 record InstrumentFile(
-        String id, String name, List<String> aliases, String family, int soundsAbove, Map<String, String> schools,
+        String id, String name, List<String> aliases, String family, String voice, int soundsAbove, Map<String, String> schools,
         String provenance, Boolean unheld, HolesPart holes, Neck.File strings, ButtonBoard.File buttons) {
 
     /**
@@ -28,7 +28,7 @@ record InstrumentFile(
                 throw new DataFault(source + ": " + String.join("; ", faults));
             }
             schools.forEach((school, value) -> new School(Map.of(school, value)));
-            return new Instrument(id, name, aliases, kind, soundsAbove, layout, schools, 0, provenance);
+            return new Instrument(id, name, aliases, kind, voice == null ? "" : voice, soundsAbove, layout, schools, 0, provenance);
         } catch (IllegalArgumentException | NullPointerException e) {
             throw new DataFault(source + ": " + e.getMessage());
         }
@@ -65,7 +65,7 @@ record InstrumentFile(
             case Neck neck -> strings = neck.file();
             case ButtonBoard board -> buttons = board.file();
         }
-        return new InstrumentFile(plain.id(), plain.name(), plain.aliases(), plain.family().id(), plain.soundsAbove(),
+        return new InstrumentFile(plain.id(), plain.name(), plain.aliases(), plain.family().id(), plain.voice(), plain.soundsAbove(),
                 plain.schools(), plain.provenance(), unheld, holes, strings, buttons);
     }
 }

@@ -30,13 +30,29 @@ public final class MidiWriter {
     /** General MIDI programs, numbered from 0: 74 is the recorder, 78 the whistle; the piano reads every other tune. */
     private static final int PIANO = 0;
     private static final int PIPE = 75;
+    /** General MIDI: the tenth channel is the drums', with its wood blocks. */
+    private static final int DRUMS = 9;
+    private static final int HIGH_BLOCK = 76;
+    private static final int LOW_BLOCK = 77;
 
     private record Piece(long from, long to, int midi, int velocity) {}
 
     private MidiWriter() {}
 
+    /**
+     * A click of the metronome.
+     *
+     * @param strong whether it stands on the first beat of a bar
+     */
+    public record Knock(double atMs, boolean strong) {}
+
     /** The bytes of a file that plays the performance at a steady tempo. */
     public static byte[] write(String title, Performance performance, Tempo tempo, boolean pipe) {
+        return write(title, performance, tempo, pipe, List.of());
+    }
+
+    /** As above, with clicks on the channel of the drums. */
+    public static byte[] write(String title, Performance performance, Tempo tempo, boolean pipe, List<Knock> knocks) {
         try {
             Sequence sequence = new Sequence(Sequence.PPQ, RESOLUTION);
             Track track = sequence.createTrack();
@@ -51,6 +67,12 @@ public final class MidiWriter {
                 track.add(new MidiEvent(
                         new ShortMessage(ShortMessage.NOTE_ON, 0, piece.midi(), piece.velocity()), piece.from()));
                 track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, 0, piece.midi(), 0), piece.to()));
+            }
+            for (Knock knock : knocks) {
+                long at = Math.round(knock.atMs() * RESOLUTION / (micros / 1000.0));
+                int block = knock.strong() ? HIGH_BLOCK : LOW_BLOCK;
+                track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, DRUMS, block, 90), at));
+                track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, DRUMS, block, 0), at + RESOLUTION / 16));
             }
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             MidiSystem.write(sequence, 0, out);

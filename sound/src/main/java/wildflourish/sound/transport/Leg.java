@@ -1,5 +1,7 @@
 package wildflourish.sound.transport;
 
+import java.util.ArrayList;
+import java.util.List;
 import wildflourish.core.practice.CountIn;
 import wildflourish.core.tune.PlayedOut;
 
@@ -34,6 +36,28 @@ public record Leg(Piece piece, PlayedOut.Span span, CountIn countIn, boolean sou
 
     public Leg measured() {
         return new Leg(piece, span, countIn, sounding, true);
+    }
+
+    /**
+     * A click.
+     *
+     * @param atMs since the first moment of what is counted in
+     * @param strength 3 on the first beat of a bar; 0 for the short ones of a potato
+     */
+    public record Knock(double atMs, int strength) {}
+
+    /** What clicks: what is counted in, and with {@code metronome} every beat of the stretch. */
+    public List<Knock> knocks(boolean metronome) {
+        List<Knock> knocks = new ArrayList<>();
+        double counted = countInMs();
+        double pace = countIn.length().isZero() ? 0 : counted / countIn.length().toDouble();
+        countIn.clicks().forEach(c -> knocks.add(new Knock(c.at().toDouble() * pace, c.strength())));
+        if (metronome) {
+            double start = piece.played().msAt(span.from());
+            piece.played().beats().stream().filter(b -> b.atMs() > start - 1 && b.atMs() < start + lengthMs() - 1)
+                    .forEach(b -> knocks.add(new Knock(counted + b.atMs() - start, b.strength())));
+        }
+        return knocks;
     }
 
     /** Milliseconds of the stretch itself. */

@@ -3,8 +3,6 @@ package wildflourish.sound.transport;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import wildflourish.core.practice.CountIn;
-import wildflourish.core.tune.PlayedOut;
 import wildflourish.sound.cue.Cue;
 import wildflourish.sound.voice.Voice;
 
@@ -45,17 +43,7 @@ record Track(long lead, long frames, long[] frameOf, Cue[] cues, Part[] parts) {
             Underneath.of(leg, backing.under()).between(entered, length)
                     .forEach(c -> events.add(new Event(offset + c.atMs(), Part.UNDER, c)));
         }
-        double pace = leg.countIn().length().isZero() ? 0 : countIn / leg.countIn().length().toDouble();
-        for (CountIn.Click click : leg.countIn().clicks()) {
-            click(events, click.at().toDouble() * pace - skipped, click.strength());
-        }
-        if (backing.metronome()) {
-            for (PlayedOut.Beat beat : leg.piece().played().beats()) {
-                if (beat.atMs() > start - 1 && beat.atMs() < start + length - 1) {
-                    click(events, countIn + beat.atMs() - start - skipped, beat.strength());
-                }
-            }
-        }
+        leg.knocks(backing.metronome()).forEach(k -> click(events, k.atMs() - skipped, k.strength()));
         events.sort(Comparator.comparingDouble(Event::ms));
         long lead = frames(Math.max(0, -fromMs));
         return new Track(Math.min(lead, frames(countIn)), frames(countIn + length - skipped), events.stream().mapToLong(e -> frames(e.ms())).toArray(),

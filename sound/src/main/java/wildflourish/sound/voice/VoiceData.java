@@ -12,7 +12,7 @@ import wildflourish.core.instrument.Instrument;
  * How one instrument sounds.
  *
  * @param kind of synthesis
- * @param instruments ids, or beginnings of ids that end in {@code *}
+ * @param families whose instruments it is the usual voice of, where they name none
  * @param gainDb by which the voice is brought to the loudness of the others
  * @param partialsDb levels of the source's harmonics in decibels, the first first; each beyond them falls by {@code fallDb} an octave
  *     more
@@ -26,7 +26,7 @@ import wildflourish.core.instrument.Instrument;
  * @param drones of pipes, in semitones above the lowest note of the chanter; so the level of each against the chanter
  */
 public record VoiceData(
-        String id, Kind kind, List<String> instruments, double gainDb, List<Double> partialsDb, double fallDb, int most,
+        String id, Kind kind, List<String> families, double gainDb, List<Double> partialsDb, double fallDb, int most,
         List<Resonance> resonances, double noise, double attackMs, double releaseMs, double ringS, double bright, double twoCents,
         List<Integer> drones, double dronesDb, String source) {
 
@@ -41,7 +41,7 @@ public record VoiceData(
     private static final List<VoiceData> ALL = load();
 
     public VoiceData {
-        instruments = List.copyOf(instruments);
+        families = List.copyOf(families);
         partialsDb = List.copyOf(partialsDb);
         resonances = List.copyOf(resonances);
         drones = List.copyOf(drones);
@@ -64,19 +64,16 @@ public record VoiceData(
         return ALL;
     }
 
-    /** The voice of an instrument; the first of the file for one that none names. */
+    /** The voice of an instrument; for one that names none, or one that is not there, the usual one of its family. */
     public static VoiceData of(Instrument instrument) {
-        return ALL.stream().filter(v -> v.instruments().stream().anyMatch(i -> fits(i, instrument.id()))).findFirst().orElse(ALL.getFirst());
+        return ALL.stream().filter(v -> v.id.equals(instrument.voice())).findFirst().or(() -> ALL.stream()
+                .filter(v -> v.families.contains(instrument.family().id())).findFirst()).orElse(ALL.getFirst());
     }
 
     /** The voice of that id; throws {@link IllegalArgumentException} when there is none. */
     public static VoiceData byId(String id) {
         return ALL.stream().filter(v -> v.id.equals(id)).findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("there is no voice '" + id + "'"));
-    }
-
-    private static boolean fits(String pattern, String id) {
-        return pattern.endsWith("*") ? id.startsWith(pattern.substring(0, pattern.length() - 1)) : id.equals(pattern);
     }
 
     /**

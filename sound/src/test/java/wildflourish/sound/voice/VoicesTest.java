@@ -8,6 +8,8 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import wildflourish.core.instrument.ChartEdits;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.ornament.Sound;
 import wildflourish.sound.Ear;
@@ -223,11 +225,26 @@ class VoicesTest {
     @Test
     void everyInstrumentHasAVoiceOfItsFamilyAndEveryVoiceItsSource() {
         Instruments.all().stream().filter(i -> i.hasHands()).forEach(i -> assertThat(VoiceData.all().stream()
-                .anyMatch(v -> v == VoiceData.of(i) && !v.instruments().isEmpty())).as(i.id()).isTrue());
+                .anyMatch(v -> v == VoiceData.of(i) && v.id().equals(i.voice()))).as(i.id()).isTrue());
         assertThat(VoiceData.of(Instruments.known("fiddle")).kind()).isEqualTo(VoiceData.Kind.BOWED_STRING);
         assertThat(VoiceData.of(Instruments.known("melodeon-dg")).twoCents()).isPositive();
         assertThat(VoiceData.of(Instruments.known("anglo-cg")).twoCents()).isZero();
         assertThat(VoiceData.all()).allMatch(v -> !v.source().isBlank());
+    }
+
+    /** An instrument of one's own sounds as the one it was made after; a document from before instruments had voices as its family. */
+    @Test
+    void anOwnInstrumentSoundsAsWhatItWasMadeAfter() {
+        for (Instrument instrument : Instruments.all()) {
+            if (instrument.hasHands()) {
+                Instrument own = ChartEdits.another(instrument, "Of The Pier", java.util.Optional.empty()).instrument().orElseThrow();
+                assertThat(VoiceData.of(own)).as(instrument.id()).isEqualTo(VoiceData.of(instrument));
+                Instrument kept = Instruments.parse("kept", Instruments.write(own));
+                assertThat(VoiceData.of(kept)).isEqualTo(VoiceData.of(instrument));
+                Instrument older = Instruments.parse("older", Instruments.write(own).replaceFirst("\"voice\"\\s*:\\s*\"[^\"]*\",?", ""));
+                assertThat(VoiceData.of(older).kind()).as(instrument.id()).isEqualTo(VoiceData.of(instrument).kind());
+            }
+        }
     }
 
     @Test
