@@ -1,5 +1,6 @@
 package wildflourish.app.desk;
 
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
@@ -118,7 +119,7 @@ public final class Writing {
     }
 
     private void produce(Path file, String what, Background.Work<byte[]> production) {
-        String failed = "%s could not be written to %s; choose another place".formatted(what, file);
+        String failed = "%s could not be made; nothing was written, and the tune is as it was".formatted(what);
         background.run(new Background.Words("writing " + file.getFileName(), failed), job -> {
             byte[] bytes;
             try {
@@ -126,10 +127,14 @@ public final class Writing {
             } catch (Wav.TooLong e) {
                 return e.getMessage();
             }
-            if (!job.stopped()) {
-                SafeWrite.write(file, bytes);
+            try {
+                if (!job.stopped()) {
+                    SafeWrite.write(file, bytes);
+                }
+                return "%s is in %s".formatted(what, file);
+            } catch (IOException e) {
+                return "%s could not be written to %s; choose another place".formatted(what, file);
             }
-            return "%s is in %s".formatted(what, file);
         }, desk::say);
     }
 }

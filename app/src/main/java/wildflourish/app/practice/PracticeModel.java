@@ -60,7 +60,7 @@ public final class PracticeModel {
     private final PracticeLog log;
     private StepRule rule = StepRule.USUAL;
     private final HandsInUse hands = new HandsInUse(this::nowMs);
-    private Optional<UnderWay> going = Optional.empty();
+    private volatile Optional<UnderWay> going = Optional.empty();
     private Instant resumeAt = Instant.MAX;
     private long openTune = -1;
     private int asked;
@@ -309,7 +309,8 @@ public final class PracticeModel {
 
     /** Where the turn is now, in milliseconds; asked on a keyboard's own thread too. */
     private double nowMs() {
-        return player.now().map(Moment::ms).orElse(0.0);
+        Optional<UnderWay> turn = going;
+        return player.now().map(m -> turn.map(t -> t.sinceTurn(m)).orElse(m.ms())).orElse(0.0);
     }
 
     private void next() {

@@ -6,6 +6,7 @@ import wildflourish.core.practice.PracticePlan;
 import wildflourish.sound.input.Hands;
 import wildflourish.sound.transport.Course;
 import wildflourish.sound.transport.Leg;
+import wildflourish.sound.transport.Moment;
 
 /** A sitting under way: which of its turns is on, and what has been played in it. */
 final class UnderWay {
@@ -15,7 +16,7 @@ final class UnderWay {
     private final Hands hands;
     private final List<Double> early = new ArrayList<>();
     private final List<Double> played = new ArrayList<>();
-    private int leg = -1;
+    private volatile int leg = -1;
 
     UnderWay(Sitting sitting, Hands hands) {
         this.sitting = sitting;
@@ -50,6 +51,18 @@ final class UnderWay {
         return List.copyOf(played);
     }
 
+    /**
+     * A moment of the sound in milliseconds since the turn in hand began: beyond its length when the sound has gone on to the next
+     * and nobody has looked yet. From any thread.
+     */
+    double sinceTurn(Moment moment) {
+        double ms = moment.ms();
+        for (int l = Math.max(0, leg); l < moment.leg(); l++) {
+            ms += sitting.itinerary().legs().get(l).lengthMs() + sitting.itinerary().legs().get(l + 1).countInMs();
+        }
+        return ms;
+    }
+
     /** Takes from the hands what they have done up to a moment of the turn. */
     void listen(double ms) {
         if (isGraded()) {
@@ -58,17 +71,20 @@ final class UnderWay {
     }
 
     /**
-     * Ends the turn that is on: of a student's nothing is missed; what is played at the end of another belongs to the student's
-     * turn that follows at once.
+     * Ends the turn that is on: of a student's nothing is missed; what is played after its end, and at the end of a turn that is not
+     * the student's, belongs to the student's turn that follows at once.
      */
     void end() {
-        if (isGraded()) {
-            listen(Double.MAX_VALUE);
-            played.sort(null);
-        } else if (leg >= 0 && !isLast() && followsAtOnce(sitting.itinerary().legs().get(leg + 1))) {
-            double length = sitting.itinerary().legs().get(leg).lengthMs();
-            hands.upTo(Double.MAX_VALUE).stream().map(at -> at - length).filter(at -> at > -PracticePlan.earlyMs()).forEach(early::add);
+        boolean follows = leg >= 0 && !isLast() && followsAtOnce(sitting.itinerary().legs().get(leg + 1));
+        double length = leg >= 0 ? sitting.itinerary().legs().get(leg).lengthMs() : 0;
+        listen(Double.MAX_VALUE);
+        double from = isGraded() ? 0 : -PracticePlan.earlyMs();
+        List<Double> made = isGraded() ? List.copyOf(played) : follows ? hands.upTo(Double.MAX_VALUE) : List.of();
+        if (follows) {
+            made.stream().map(at -> at - length).filter(at -> at >= from).forEach(early::add);
+            played.removeIf(at -> at >= length);
         }
+        played.sort(null);
     }
 
     private static boolean followsAtOnce(Leg next) {

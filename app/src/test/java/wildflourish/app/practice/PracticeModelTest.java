@@ -17,6 +17,7 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javax.sound.midi.ShortMessage;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.listening.HandMoved;
@@ -27,6 +28,8 @@ import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.practice.PracticePlan;
 import wildflourish.core.practice.Steps;
+import wildflourish.sound.input.MidiHands;
+import wildflourish.sound.transport.Moment;
 
 /** Practising without a window or a clock of its own: the sound is where the test puts it. */
 class PracticeModelTest {
@@ -248,6 +251,37 @@ class PracticeModelTest {
         assertThat(now().passes().getFirst().evenness().swing()).hasValueCloseTo(2.0, within(0.3));
         double[] onsets = now().turn().orElseThrow().expected().onsets().stream().mapToDouble(o -> o.atMs()).limit(3).toArray();
         assertThat((onsets[1] - onsets[0]) / (onsets[2] - onsets[1])).isCloseTo(2, within(1e-6));
+    }
+
+    /** A key of a MIDI keyboard may go down just after a turn has begun, before the screen has looked: it is the turn's first onset. */
+    @Test
+    void theFirstOnsetOfATurnIsNotLost() throws Exception {
+        plan("call-and-response");
+        Sitting sitting = Sitting.calls(new Sitting.Tune(1, trellis.arrangement(), now().choice(), now().choice().inHand().orElseThrow()));
+        double[] clock = {0};
+        MidiHands midi = MidiHands.unplugged(() -> clock[0]);
+        UnderWay way = new UnderWay(sitting, midi);
+        int found = 0;
+        while (!way.isLast()) {
+            way.begin(0);
+            boolean call = !way.isGraded();
+            if (way.isLast() || !sitting.itinerary().legs().get(way.leg() + 1).graded()
+                    || sitting.itinerary().legs().get(way.leg() + 1).countInMs() > 0) {
+                way.end();
+                continue;
+            }
+            clock[0] = way.sinceTurn(new Moment(way.leg() + 1, 0, 6, false));
+            midi.receiver().send(new ShortMessage(ShortMessage.NOTE_ON, 0, 60, 90), -1);
+            way.end();
+            if (!call) {
+                assertThat(way.played()).isEmpty();
+            }
+            way.begin(0);
+            assertThat(way.played()).hasSize(1).allSatisfy(at -> assertThat(at).isCloseTo(6, within(1e-6)));
+            way.end();
+            found++;
+        }
+        assertThat(found).isPositive();
     }
 
     @Test
