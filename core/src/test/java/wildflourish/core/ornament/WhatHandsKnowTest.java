@@ -24,7 +24,7 @@ class WhatHandsKnowTest {
 
     private static final Speeds FLUENT = Speeds.level("fluent");
 
-    private static Gesture gesture(Situation situation, int note, String... ids) {
+    static Gesture gesture(Situation situation, int note, String... ids) {
         Making making = Gestures.make(situation, note, GesturesTest.ornaments(situation, ids));
         assertThat(making).as("%s on note %d", List.of(ids), note).isInstanceOf(Making.Made.class);
         return ((Making.Made) making).gesture();

@@ -1,6 +1,7 @@
 package wildflourish.core.ornament;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static wildflourish.core.ornament.WhatHandsKnowTest.gesture;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -35,12 +36,6 @@ class WhatWindPlayersKnowTest {
 
     static Stream<Instrument> instruments() {
         return Instruments.all().stream().filter(Instrument::hasHands);
-    }
-
-    private static Gesture gesture(Situation situation, int note, String... ids) {
-        Making making = Gestures.make(situation, note, GesturesTest.ornaments(situation, ids));
-        assertThat(making).as("%s on note %d", List.of(ids), note).isInstanceOf(Making.Made.class);
-        return ((Making.Made) making).gesture();
     }
 
     private static String refusal(Situation situation, int note, String... ids) {
