@@ -449,6 +449,7 @@ public final class DeskModel {
         background.latest("opening", NOT_OPENED, job -> keeper.ask(l -> Openings.open(keeper, tune)), opened -> {
             trellis.open(opened.tune(), opened.arrangement(), opened.history(), rung, note);
             screen.set(then);
+            opened.remark().ifPresent(this::say);
         }, () -> { });
     }
 

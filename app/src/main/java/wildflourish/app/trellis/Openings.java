@@ -2,6 +2,7 @@ package wildflourish.app.trellis;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import wildflourish.app.work.Documents;
 import wildflourish.app.work.Keeper;
 import wildflourish.core.instrument.Instruments;
@@ -9,6 +10,7 @@ import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.TuneType;
+import wildflourish.formats.abc.AbcReader;
 import wildflourish.library.Edition;
 
 /** Opens tunes of the library for the trellis: the arrangement now, and the steps to walk back and forth. */
@@ -19,8 +21,12 @@ public final class Openings {
 
     private Openings() {}
 
-    /** A tune ready to be shown. */
-    public record Opened(long tune, Arrangement arrangement, History history) {}
+    /**
+     * A tune ready to be shown.
+     *
+     * @param remark what of its document could not be understood, such as an instrument that is gone
+     */
+    public record Opened(long tune, Arrangement arrangement, History history, Optional<String> remark) {}
 
     /** Opens a tune; one that has no ladder yet is given one. Takes as long as a few reads of the library. */
     public static Opened open(Keeper keeper, long tune) {
@@ -29,8 +35,10 @@ public final class Openings {
         for (Edition edition : steps.editions()) {
             history.add(new History.Step(edition.what(), () -> arrangement(edition.document())));
         }
-        Arrangement now = arrangement(steps.editions().get(steps.current()).document());
-        return new Opened(tune, now, new History(history, steps.current()));
+        String document = steps.editions().get(steps.current()).document();
+        Optional<String> remark = AbcReader.read(document).findings().stream().findFirst()
+                .map(f -> "%s: %s".formatted(f.what(), f.remedy()));
+        return new Opened(tune, arrangement(document), new History(history, steps.current()), remark);
     }
 
     private static Arrangement arrangement(String document) {

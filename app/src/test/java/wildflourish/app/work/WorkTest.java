@@ -19,6 +19,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import wildflourish.app.shelf.ShelfModel;
+import wildflourish.app.trellis.Openings;
 import wildflourish.core.finding.Finding;
 import wildflourish.library.Edition;
 import wildflourish.library.Library;
@@ -119,6 +120,22 @@ class WorkTest {
             keeper.redo(tune);
             String now = keeper.ask(l -> l.current(tune).document());
             assertThat(now).isEqualTo("v2");
+        }
+    }
+
+    /** A tune on an instrument that is gone opens, and what is missing is told. */
+    @Test
+    void anInstrumentThatIsGoneIsToldOf() {
+        String document = "X:1\nT:T\nM:4/4\nL:1/8\nK:D\nI:flourish instrument own-whistle-of-the-pier\nI:flourish tempo 1/2=80\n"
+                + "I:flourish rung 0 bare\nD2F2 A4|\n";
+        try (Keeper keeper = new Keeper(Library.open(folder.resolve("gone.db")), t -> { })) {
+            long gone = keeper.ask(l -> l.add("T", "reel", "D", "4/4", document));
+            long here = keeper.ask(l -> l.add("T", "reel", "D", "4/4", document.replace("own-whistle-of-the-pier", "whistle-d")));
+            Openings.Opened opened = keeper.ask(l -> Openings.open(keeper, gone));
+            assertThat(opened.arrangement().tune().bars()).hasSize(1);
+            assertThat(opened.remark().orElseThrow()).contains("own-whistle-of-the-pier");
+            Openings.Opened fine = keeper.ask(l -> Openings.open(keeper, here));
+            assertThat(fine.remark()).isEmpty();
         }
     }
 
