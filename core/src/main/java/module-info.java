@@ -6,6 +6,7 @@ module wildflourish.core {
     exports wildflourish.core.finding;
     exports wildflourish.core.growth;
     exports wildflourish.core.instrument;
+    exports wildflourish.core.memory;
     exports wildflourish.core.ornament;
     exports wildflourish.core.planning;
     exports wildflourish.core.practice;

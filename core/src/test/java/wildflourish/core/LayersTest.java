@@ -16,7 +16,7 @@ class LayersTest {
 
     @ArchTest
     static final ArchRule LAYERS = Architectures.layeredArchitecture().consideringOnlyDependenciesInLayers()
-            .layer("foundations").definedBy("wildflourish.core.data..", "wildflourish.core.finding..")
+            .layer("foundations").definedBy("wildflourish.core.data..", "wildflourish.core.finding..", "wildflourish.core.memory..")
             .layer("tune").definedBy("wildflourish.core.tune..")
             .layer("instrument").definedBy("wildflourish.core.instrument..")
             .layer("planning").definedBy("wildflourish.core.planning..")

@@ -12,9 +12,7 @@ import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.setting.Arrangement;
-import wildflourish.core.setting.Ladder;
-import wildflourish.core.setting.Rung;
-import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Version;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.TuneType;
@@ -35,10 +33,8 @@ public final class Scores {
 
     /** A bare engraving on no instrument. */
     public static Engraving bare(String head, String body, double width) {
-        Situation situation = Situation.of(
-                Timeline.of(tune(head, body)), Instruments.known("none"), School.USUAL);
-        Ladder ladder = new Ladder(List.of(new Rung("bare", Setting.BARE)));
-        return ScoreEngraver.engrave(new ScoreRequest(situation, ladder, Set.of(0), false, -1, width));
+        Version version = Arrangement.bare(tune(head, body), Instruments.known("none")).version(0);
+        return ScoreEngraver.engrave(new ScoreRequest(version, Set.of(0), false, false, width));
     }
 
     /** The demo class's tunes with ladders for the whistle. */
@@ -61,7 +57,6 @@ public final class Scores {
     }
 
     public static Engraving trellis(Arrangement arrangement, Set<Integer> open, double width) {
-        return ScoreEngraver.engrave(new ScoreRequest(
-                arrangement.situation(), arrangement.ladder(), open, true, 4, width));
+        return ScoreEngraver.engrave(new ScoreRequest(arrangement.version(4), open, true, true, width));
     }
 }

@@ -15,6 +15,8 @@ import picocli.CommandLine.Spec;
 import wildflourish.core.growth.Check;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Version;
 import wildflourish.core.tune.Tempo;
 
 /** The verdict on each placement at a tempo. Without {@code --rung} the fullest rung is checked. */
@@ -38,15 +40,14 @@ final class CheckCommand implements Callable<Integer> {
     public Integer call() {
         TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.FULLEST);
         Arrangement arrangement = read.arrangement();
-        Arrangement.Played played = arrangement.played(read.rung());
-        List<Check> checks = Check.all(played.arrangement().situation(),
-                played.arrangement().ladder().setting(played.rung()), arrangement.tempo(), arrangement.speeds()).stream()
-                .map(c -> new Check(c.bar(), played.varied().plain(c.note()), c.ornament(), c.verdict(), c.instead())).toList();
-        List<Check.Unknown> unknown = Check.unknown(played.arrangement().situation(),
-                played.arrangement().ladder().setting(played.rung()));
+        Version version = arrangement.version(read.rung());
+        Setting setting = version.varied().setting();
+        List<Check> checks = Check.all(version.hands(), setting, arrangement.tempo(), arrangement.speeds()).stream()
+                .map(c -> new Check(c.bar(), version.varied().plain(c.note()), c.ornament(), c.verdict(), c.instead())).toList();
+        List<Check.Unknown> unknown = Check.unknown(version.hands(), setting);
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
-            Output.print(document(arrangement, checks, unknown, played.arrangement().situation()), out);
+            Output.print(document(arrangement, checks, unknown, version.hands()), out);
         } else {
             for (Check check : checks) {
                 out.printf("bar %2d, note %3d: %s: %s: %s%s%s%n", check.bar(), check.note(), check.ornament().name(),
@@ -57,7 +58,7 @@ final class CheckCommand implements Callable<Integer> {
             }
             for (Check.Unknown one : unknown) {
                 out.printf("bar %2d, note %3d: %s: blocked: %s%s%n", one.bar(), one.note(), one.ornament(),
-                        one.inWords(played.arrangement().situation()), one.instead().map(o -> "; instead: " + o.name()).orElse(""));
+                        one.inWords(version.hands()), one.instead().map(o -> "; instead: " + o.name()).orElse(""));
             }
         }
         return read.status();

@@ -78,7 +78,7 @@ final class GrowCommand implements Callable<Integer> {
     private static Grower grower(Arrangement arrangement) {
         Situation situation = arrangement.situation();
         return new Grower(situation, arrangement.tempo(), arrangement.speeds(), Taste.of(arrangement),
-                Phrases.of(situation.tune(), arrangement.marks()), arrangement.wishes(), Optional.empty(), List.of());
+                Phrases.of(arrangement), arrangement.wishes(), Optional.empty(), List.of());
     }
 
     /** A tune of a book with its ladder; where the melody may be moved and could not before, it is grown anew. */

@@ -38,8 +38,8 @@ final class PerformCommand implements Callable<Integer> {
         var out = spec.commandLine().getOut();
         TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.AS_WRITTEN);
         Arrangement arrangement = read.arrangement();
-        Performance performance = Exports.performance(arrangement, read.rung());
-        Varied varied = arrangement.played(read.rung()).varied();
+        Performance performance = Exports.performance(arrangement.version(read.rung()));
+        Varied varied = arrangement.version(read.rung()).varied();
         Timeline plain = Timeline.of(arrangement.tune());
         if (json) {
             ObjectNode document = Output.object();

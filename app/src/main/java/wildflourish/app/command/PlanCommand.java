@@ -57,7 +57,7 @@ final class PlanCommand implements Callable<Integer> {
         if (places != null) {
             return verify(arrangement, out);
         }
-        PlayingAdvice advice = PlayingAdvice.of(arrangement, read.rung());
+        PlayingAdvice advice = PlayingAdvice.of(arrangement.version(read.rung()));
         if (json) {
             Output.print(document(arrangement, advice), out);
         } else {

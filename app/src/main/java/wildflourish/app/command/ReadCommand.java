@@ -42,7 +42,7 @@ final class ReadCommand implements Callable<Integer> {
     public Integer call() {
         TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.UNGROWN);
         Situation situation = read.arrangement().situation();
-        Reading reading = Reading.of(situation.tune(), read.arrangement().marks());
+        Reading reading = Reading.of(read.arrangement());
         List<Trap> traps = Traps.worthTelling(reading, situation);
         PrintWriter out = spec.commandLine().getOut();
         if (json) {

@@ -19,7 +19,6 @@ import wildflourish.core.rounds.Spreads;
 import wildflourish.core.rounds.WrittenOut;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Rounds;
-import wildflourish.core.tune.Timeline;
 
 /** The rounds of a tune: what is played each time through, and the whole written out as one file. */
 @Command(name = "rounds", description = "What is played each time through; --out writes the whole as .abc, .mid, .wav, .svg or .pdf.",
@@ -57,7 +56,7 @@ final class RoundsCommand implements Callable<Integer> {
         }
         TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.OWN_LADDER);
         Arrangement arrangement = read.arrangement();
-        Reading reading = Reading.of(Timeline.of(arrangement.tune()), arrangement.marks());
+        Reading reading = Reading.of(arrangement);
         List<Passes> passes = Passes.of(reading);
         int count = times == null ? 3 : times;
         if (count < 1 || count > Rounds.MOST_TIMES) {

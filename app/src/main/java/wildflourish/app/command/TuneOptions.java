@@ -16,6 +16,7 @@ import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Ladder;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.TuneType;
 import wildflourish.formats.abc.AbcBook;
@@ -145,10 +146,10 @@ final class TuneOptions {
                 return changed;
             }
             School school = new School(schools);
-            Speeds speeds = speeds(Speeds.level(level == null ? Documents.USUAL_LEVEL : level));
+            Speeds speeds = speeds(Speeds.level(level == null ? Speeds.USUAL : level));
             Tempo played = asked.orElseGet(() -> TuneType.tempoOf(tune.tune().head()));
             return usual == Usual.UNGROWN
-                    ? new Arrangement(tune.tune(), instrument(), played, speeds, school, Documents.bare())
+                    ? new Arrangement(tune.tune(), instrument(), played, speeds, school, Ladder.bare())
                     : Documents.grown(tune.tune(), instrument(), played, speeds, school);
         } catch (IllegalArgumentException e) {
             throw Refusal.call(e.getMessage());

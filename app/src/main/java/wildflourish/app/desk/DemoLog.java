@@ -8,7 +8,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import wildflourish.app.work.Documents;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Speeds;
@@ -23,6 +22,7 @@ import wildflourish.core.practice.Steps;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Ladder;
 import wildflourish.core.tune.PlayedOut;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tempo;
@@ -46,7 +46,7 @@ final class DemoLog {
     private DemoLog(long id, Tune tune, Clock clock) {
         this.tune = id;
         this.arrangement = new Arrangement(tune, Instruments.known(INSTRUMENT), TuneType.tempoOf(tune.head()),
-                Speeds.level(Documents.USUAL_LEVEL), School.USUAL, Documents.bare());
+                Speeds.level(Speeds.USUAL), School.USUAL, Ladder.bare());
         this.today = clock.instant();
     }
 

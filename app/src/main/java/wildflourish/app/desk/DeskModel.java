@@ -16,6 +16,7 @@ import java.util.TreeMap;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
@@ -108,7 +109,7 @@ public final class DeskModel {
         background.onChange(() -> underWay.setAll(background.underWay()));
         this.trellis = new TrellisModel(new TrellisModel.Journal() {
             @Override
-            public void save(long tune, String what, String document) {
+            public void save(long tune, String what, Supplier<String> document) {
                 keeper.save(tune, what, document);
             }
 
@@ -153,7 +154,7 @@ public final class DeskModel {
             }
         }, () -> trellis.isOpen() ? Optional.of(trellis.arrangement().tune()) : Optional.empty(), this::say);
         this.across = new AcrossModel(trellis, background, this::say);
-        this.reading = new ReadingModel(trellis, this::say);
+        this.reading = new ReadingModel(trellis, background, this::say);
         this.rounds = new RoundsModel(trellis, (tune, others, linked) -> keeper.remember("set " + tune, (linked ? "linked" : "apart")
                 + others.stream().map(o -> " " + o).reduce("", String::concat)), background, this::say);
         this.listening = new ListeningModel(trellis, player, background, this::say);
@@ -235,7 +236,7 @@ public final class DeskModel {
 
     /** Opens a tune of the shelf to practise it. */
     public void practise(long tune) {
-        if (!trellis.isOpen() || trellis.state().get().tune() != tune) {
+        if (!trellis.isOpen() || trellis.now().tune() != tune) {
             open(tune, 4, 0, Screen.PRACTICE);
         }
     }
@@ -298,9 +299,9 @@ public final class DeskModel {
             return;
         }
         screen.set(Screen.ROUNDS);
-        long tune = trellis.state().get().tune();
+        long tune = trellis.now().tune();
         ask(l -> l.remembered("set " + tune).map(kept -> set(l, kept)), kept -> kept
-                .filter(k -> trellis.state().get().tune() == tune && !k.tunes().equals(rounds.state().get().set()))
+                .filter(k -> trellis.now().tune() == tune && !k.tunes().equals(rounds.state().get().set()))
                 .ifPresent(k -> rounds.takeSet(k.tunes(), k.linked())));
     }
 
@@ -344,8 +345,8 @@ public final class DeskModel {
     public void openChart() {
         boolean held = trellis.isOpen() && trellis.arrangement().instrument().hasHands();
         chart.show(held ? Instruments.known(trellis.arrangement().instrument().id()) : Instruments.all().get(1));
-        if (held && trellis.state().get().situation().tune().size() > 0) {
-            chart.select(trellis.state().get().situation().tune().note(trellis.note()).pitch());
+        if (held && trellis.now().plain().size() > 0) {
+            chart.select(trellis.now().plain().note(trellis.note()).pitch());
         }
         screen.set(Screen.CHART);
     }
@@ -447,9 +448,10 @@ public final class DeskModel {
 
     private void open(long tune, int rung, int note, Screen then) {
         background.latest("opening", NOT_OPENED, job -> keeper.ask(l -> Openings.open(keeper, tune)), opened -> {
-            trellis.open(opened.tune(), opened.arrangement(), opened.history(), rung, note);
-            screen.set(then);
-            opened.remark().ifPresent(this::say);
+            trellis.open(opened.tune(), opened.arrangement(), opened.history(), rung, note, () -> {
+                screen.set(then);
+                opened.remark().ifPresent(this::say);
+            });
         }, () -> { });
     }
 

@@ -231,6 +231,8 @@ public final class DeskView extends BorderPane {
         reading.setVisible(screen == DeskModel.Screen.READING);
         rounds.setVisible(screen == DeskModel.Screen.ROUNDS);
         practice.setVisible(screen == DeskModel.Screen.PRACTICE);
+        practice.setShown(screen == DeskModel.Screen.PRACTICE);
+        trellis.score().setShown(onTrellis);
         title.setVisible(onTrellis);
         switch (screen) {
             case SHELF -> {

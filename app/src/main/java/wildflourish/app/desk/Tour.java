@@ -85,19 +85,21 @@ final class Tour {
             view.trellis().toggleLadder();
             trellis.compare(java.util.Optional.empty());
             trellis.select(5, 2);
-            trellis.state().get().offers().stream().limit(1).forEach(trellis.variations()::toggle);
+            trellis.now().offers().stream().limit(1).forEach(trellis.variations()::toggle);
             trellis.select(5, 17);
-            trellis.state().get().offers().stream().limit(1).forEach(trellis.variations()::toggle);
+            trellis.now().offers().stream().limit(1).forEach(trellis.variations()::toggle);
         }));
         stops.add(new Stop("concertina", () -> on("anglo-cg", 5, 56)));
         stops.add(new Stop("banjo", () -> on("tenor-banjo", 5, 56)));
         stops.add(new Stop("pipes", () -> on("pipes-bellows-d", 5, 56)));
         stops.add(new Stop("melodeon", () -> on("melodeon-dg", 4, 9)));
         stops.add(new Stop("player", () -> view.trellis().togglePlayer()));
-        stops.add(new Stop("practice", () -> {
+        stops.add(new Stop("", () -> {
             view.trellis().togglePlayer();
             on("whistle-d", 3, 2);
             model.openPractice();
+        }, () -> model.practice().state().get() != null));
+        stops.add(new Stop("practice", () -> {
             model.practice().setHands(made("uneven"));
             model.practice().start();
         }, () -> model.practice().state().get().passes().size() >= 2 && model.practice().state().get().nowMs() > 2500
@@ -119,7 +121,7 @@ final class Tour {
             model.openChart();
         }));
         stops.add(new Stop("shelf", () -> {
-            while (trellis.state().get().canUndo()) {
+            while (trellis.now().canUndo()) {
                 trellis.undo();
             }
             model.screen().set(DeskModel.Screen.SHELF);
@@ -157,10 +159,12 @@ final class Tour {
         // Two pulses of the toolkit, so that layout and canvas have settled before the picture is taken.
         PauseTransition settle = new PauseTransition(Duration.millis(250));
         settle.setOnFinished(e -> {
-            if (model.across().working().get() || !stop.ready().getAsBoolean()) {
+            if (model.across().working().get() || !model.trellis().isSettled() || !stop.ready().getAsBoolean()) {
                 settle(stop);
             } else {
-                picture(stop.name());
+                if (!stop.name().isEmpty()) {
+                    picture(stop.name());
+                }
                 next();
             }
         });

@@ -73,7 +73,7 @@ public final class Writing {
                 Supplier<Itinerary> heard = desk.listening().takeHome(whole.get(), WrittenOut.RUNG);
                 produce(file, "the whole", job -> {
                     Itinerary all = heard.get();
-                    return Exports.midi(all.legs().getFirst().piece().arrangement().arrangement().tune().title(), all);
+                    return Exports.midi(all.legs().getFirst().piece().version().arrangement().tune().title(), all);
                 });
             } else {
                 produce(file, "the whole", job -> Exports.bytes(whole.get().get(), WrittenOut.RUNG, format));

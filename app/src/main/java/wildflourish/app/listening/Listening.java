@@ -85,7 +85,7 @@ record Listening(Itinerary itinerary, List<Integer> rungs) {
             case TUNE -> state.again() ? whole
                     : played.span(note, note + 1, Ratio.ZERO).map(s -> new PlayedOut.Span(s.from(), played.length())).orElse(whole);
             case PART -> part(place, played).flatMap(p -> played.span(p.fromNote(), p.toNote(), Ratio.ZERO)).orElse(whole);
-            case PHRASE -> Reading.of(played.tune(), place.arrangement().marks()).at(note)
+            case PHRASE -> Reading.of(place.arrangement()).at(note)
                     .flatMap(p -> played.span(p.phrase().fromNote(), p.phrase().toNote(), Ratio.ZERO)).orElse(whole);
             case BAR -> bar(played, note).orElse(whole);
             case MARKED -> {
@@ -99,7 +99,7 @@ record Listening(Itinerary itinerary, List<Integer> rungs) {
     }
 
     private static Optional<Part> part(Place place, PlayedOut played) {
-        Reading reading = Reading.of(played.tune(), place.arrangement().marks());
+        Reading reading = Reading.of(place.arrangement());
         return reading.parts().stream().filter(p -> p.phrases().stream().anyMatch(f -> f.holds(place.note()))).findFirst();
     }
 

@@ -112,7 +112,7 @@ public final class ListeningModel {
 
     /** What cannot be played is not heard either: says why. */
     private void sayWhatIsBlocked() {
-        TrellisState now = trellis.state().get();
+        TrellisState now = trellis.now();
         now.ranked().stream().filter(c -> now.looking().filter(c.ornament().id()::equals).isPresent()).findFirst().ifPresent(c -> {
             if (c.verdict() instanceof Verdict.Impossible(var obstacle)) {
                 say.accept("heard plain both times: " + obstacle.inWords());
@@ -237,7 +237,7 @@ public final class ListeningModel {
     }
 
     private String named(int note) {
-        return trellis.state().get().situation().tune().note(note).inWords();
+        return trellis.now().plain().note(note).inWords();
     }
 
     private void follow(TrellisState before, TrellisState now) {
@@ -263,7 +263,7 @@ public final class ListeningModel {
 
     /** Plays a little to nobody, once the teacher has begun to look about, so that the first key is answered as fast as any. */
     private void warmUp() {
-        if (!warm && trellis.state().get().situation().tune().size() > 0) {
+        if (!warm && trellis.now().plain().size() > 0) {
             warm = true;
             Listening.Place at = stand();
             background.run(NOT_PLAYED, job -> {
@@ -285,12 +285,12 @@ public final class ListeningModel {
     }
 
     private Listening.Place stand() {
-        TrellisState now = trellis.state().get();
+        TrellisState now = trellis.now();
         return new Listening.Place(now.arrangement(), now.rung(), now.note(), now.looking());
     }
 
     private void play(Optional<Moment> from) {
-        if (!trellis.isOpen() || trellis.state().get().situation().tune().size() == 0) {
+        if (!trellis.isOpen() || trellis.now().plain().size() == 0) {
             say.accept("there is nothing to hear yet");
             return;
         }

@@ -49,6 +49,8 @@ public final class PracticeModel {
         void remember(String name, String value);
     }
 
+    private static final Background.Words NOT_READ = Background.Words.silent("the phrases could not be read; the tune is as it was");
+
     private final TrellisModel trellis;
     private final Player player;
     private final Keeping keeping;
@@ -65,6 +67,7 @@ public final class PracticeModel {
     private long openTune = -1;
     private int asked;
     private boolean shown;
+    private Arrangement read;
 
     /**
      * A model over the trellis.
@@ -142,14 +145,26 @@ public final class PracticeModel {
         }
     }
 
+    /** Shows what can be practised; at once where the phrases are known already. */
     private void refresh() {
-        TrellisState now = trellis.state().get();
+        Arrangement arrangement = trellis.arrangement();
+        if (state.get() != null && arrangement.tune().equals(read.tune()) && arrangement.marks().equals(read.marks())) {
+            refresh(state.get().choice().passages());
+        } else {
+            background.latest(state, NOT_READ, job -> trellis.now().plain().size() == 0 ? List.<Passage>of()
+                    : Passage.of(Reading.of(arrangement)), passages -> {
+                read = arrangement;
+                refresh(passages);
+            }, () -> { });
+        }
+    }
+
+    private void refresh(List<Passage> passages) {
+        TrellisState now = trellis.now();
         Arrangement arrangement = now.arrangement();
         PracticeState before = state.get();
         boolean same = before != null && openTune == now.tune();
         openTune = now.tune();
-        List<Passage> passages = now.situation().tune().size() == 0 ? List.of()
-                : Passage.of(Reading.of(now.situation().tune(), arrangement.marks()));
         List<Drill> drills = Drill.of(arrangement.instrument().family());
         Optional<Drill> drill = before == null ? drills.stream().findFirst()
                 : before.choice().drill().filter(drills::contains).or(() -> drills.stream().findFirst());
@@ -315,7 +330,7 @@ public final class PracticeModel {
 
     private void next() {
         PracticeState now = state.get();
-        TrellisState there = trellis.state().get();
+        TrellisState there = trellis.now();
         prepare(PracticeState.Phase.LISTENING, () -> {
             if (now.choice().mode() == PracticeState.Mode.DRILL) {
                 return Sitting.drill(now.choice().drill().orElseThrow(), there.arrangement().instrument(), now.run().orElseThrow().lengthMs(),

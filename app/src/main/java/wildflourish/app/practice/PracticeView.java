@@ -131,6 +131,11 @@ public final class PracticeView extends BorderPane {
         showHistory();
     }
 
+    /** Shows the music as it is now, or rests. */
+    public void setShown(boolean now) {
+        score.setShown(now);
+    }
+
     private Node choices() {
         ToggleGroup modes = new ToggleGroup();
         List.of(tune, gesture, historyTab).forEach(t -> t.setToggleGroup(modes));

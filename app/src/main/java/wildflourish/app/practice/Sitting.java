@@ -22,7 +22,6 @@ import wildflourish.core.setting.Setting;
 import wildflourish.core.tune.PlayedOut;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tempo;
-import wildflourish.core.tune.Timeline;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.sound.transport.Backing;
 import wildflourish.sound.transport.Itinerary;
@@ -75,7 +74,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
     static Sitting calls(Tune tune) {
         Tempo tempo = tune.arrangement().tempo().percent(tune.choice().percent());
         Piece piece = piece(tune, tune.choice().rung(), tempo);
-        List<Phrase> phrases = Phrases.of(Timeline.of(tune.arrangement().tune()), tune.arrangement().marks());
+        List<Phrase> phrases = Phrases.of(tune.arrangement());
         Builder all = new Builder(tune);
         for (PracticePlan.Call call : PracticePlan.calls(phrases, tune.passage().fromNote(), tune.passage().toNote())) {
             PlayedOut.Span span = span(piece, call.fromNote(), call.toNote());
@@ -92,7 +91,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
 
     /** Where written notes are heard first; positions are the same whatever is varied, since variations keep their length. */
     private static PlayedOut.Span span(Piece piece, int fromNote, int toNote) {
-        var varied = piece.arrangement().varied();
+        var varied = piece.version().varied();
         int size = piece.played().tune().size();
         int from = varied.now(fromNote);
         int to = toNote >= varied.now().size() ? size : varied.now(toNote);
@@ -111,7 +110,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
         Expected first = drill.heard(lengthMs);
         Ratio length = Ratio.of(pulses, 8).times(first.size() / drill.gaps().size());
         Leg heard = Leg.heard(piece, new PlayedOut.Span(Ratio.ZERO, length))
-                .countedIn(CountIn.of(piece.arrangement().arrangement().tune().head(), piece.played(), Ratio.ZERO));
+                .countedIn(CountIn.of(piece.version().arrangement().tune().head(), piece.played(), Ratio.ZERO));
         Leg own = Leg.heard(piece, piece.whole()).unheard().measured();
         String words = "%d ms".formatted(lengthMs);
         List<Planned> turns = List.of(
@@ -126,7 +125,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
         Piece piece = pattern("M:4/4\nL:1/4\nK:D\n" + "AAAA|".repeat(Calibration.WAY.clicks() / 4), instrument,
                 new Tempo(Ratio.of(1, 4), Ratio.of(60_000, Calibration.WAY.everyMs())));
         Leg leg = Leg.heard(piece, piece.whole()).unheard().measured()
-                .countedIn(CountIn.of(piece.arrangement().arrangement().tune().head(), piece.played(), Ratio.ZERO));
+                .countedIn(CountIn.of(piece.version().arrangement().tune().head(), piece.played(), Ratio.ZERO));
         return new Sitting(Itinerary.once(List.of(leg), CLICK), List.of(new Planned(turn(leg,
                 Expected.of(piece.performance(), piece.played(), piece.whole(), Lilt.STRAIGHT), "clicks"), Optional.empty())));
     }
@@ -149,7 +148,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
                 }
             }
         }
-        var varied = leg.piece().arrangement().varied();
+        var varied = leg.piece().version().varied();
         int size = leg.piece().played().tune().size();
         List<Integer> notes = expected.onsets().stream().map(o -> o.note() < size ? varied.plain(o.note()) : o.note()).toList();
         return new PracticeState.Turn(expected, List.copyOf(beats), List.copyOf(bars), notes, words, Optional.empty());
@@ -181,7 +180,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
         void played(Piece piece, PlayedOut.Span span, boolean counted, boolean sounding, String name, int rung) {
             Leg leg = counted(Leg.heard(piece, span), counted).measured();
             legs.add(sounding ? leg : leg.unheard());
-            Tempo tempo = piece.arrangement().arrangement().tempo();
+            Tempo tempo = piece.version().arrangement().tempo();
             Arrangement of = tune.arrangement();
             turns.add(new Planned(
                     turn(leg, Expected.of(piece.performance(), piece.played(), span, piece.lilt()), name + ", " + tempo.spoken()),

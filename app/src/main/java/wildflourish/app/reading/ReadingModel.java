@@ -7,26 +7,30 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisState;
+import wildflourish.app.work.Background;
 import wildflourish.core.reading.Passage;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Reading;
 import wildflourish.core.reading.Remembered;
 import wildflourish.core.reading.Traps;
-import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.PhraseMarks;
 
 /** The reading of the open tune, and what the teacher settles about its phrases. Edits go through the trellis and are kept there. */
 public final class ReadingModel {
 
+    private static final Background.Words NOT_READ = Background.Words.silent("the tune could not be read; it is as it was");
+
     private final TrellisModel trellis;
+    private final Background background;
     private final Consumer<String> say;
     private final ReadOnlyObjectWrapper<ReadingState> state = new ReadOnlyObjectWrapper<>();
     private Remembered remembered = Remembered.NOTHING;
     private boolean shown;
 
     /** A model over the trellis. */
-    public ReadingModel(TrellisModel trellis, Consumer<String> say) {
+    public ReadingModel(TrellisModel trellis, Background background, Consumer<String> say) {
         this.trellis = trellis;
+        this.background = background;
         this.say = say;
         trellis.state().addListener((o, before, now) -> {
             if (shown) {
@@ -58,24 +62,27 @@ public final class ReadingModel {
     }
 
     private void read(TrellisState now) {
-        Arrangement arrangement = now.arrangement();
-        ReadingState before = state.get();
-        Reading reading = Reading.of(now.situation().tune(), arrangement.marks());
-        boolean sameTune = before != null && before.reading().timeline().tune() == now.situation().tune().tune();
-        int at = sameTune ? before.selected() : reading.at(now.note()).map(reading.passages()::indexOf).orElse(0);
-        publish(arrangement, reading, now, Math.clamp(at, 0, Math.max(0, reading.passages().size() - 1)));
+        Remembered others = remembered;
+        background.latest(this, NOT_READ, job -> read(now, others), read -> {
+            ReadingState before = state.get();
+            boolean sameTune = before != null && before.reading().timeline().tune().equals(now.arrangement().tune());
+            state.set(sameTune ? read.selecting(before.selected()) : read);
+        }, () -> { });
     }
 
-    private void publish(Arrangement arrangement, Reading reading, TrellisState now, int selected) {
-        state.set(new ReadingState(arrangement.tune().title(), reading, now.situation(), Traps.worthTelling(reading, now.situation()),
-                selected, reading.phrases().stream().map(p -> remembered.where(reading, p)).toList()));
+    /** The reading, the phrase that holds the note in hand selected. */
+    private static ReadingState read(TrellisState now, Remembered others) {
+        Reading reading = Reading.of(now.arrangement());
+        int at = reading.at(now.note()).map(reading.passages()::indexOf).orElse(0);
+        return new ReadingState(now.arrangement().tune().title(), reading, now.situation(), Traps.worthTelling(reading, now.situation()),
+                at, reading.phrases().stream().map(p -> others.where(reading, p)).toList()).selecting(at);
     }
 
     /** Takes a phrase in hand. */
     public void select(int passage) {
         ReadingState now = state.get();
         if (now != null && passage >= 0 && passage < now.reading().passages().size() && passage != now.selected()) {
-            state.set(new ReadingState(now.title(), now.reading(), now.situation(), now.traps(), passage, now.known()));
+            state.set(now.selecting(passage));
         }
     }
 

@@ -25,6 +25,11 @@ public record ReadingState(
         known = List.copyOf(known);
     }
 
+    /** With another phrase in hand, as far as there is one. */
+    ReadingState selecting(int passage) {
+        return new ReadingState(title, reading, situation, traps, Math.clamp(passage, 0, Math.max(0, reading.passages().size() - 1)), known);
+    }
+
     /** The phrase in hand; empty for a tune without notes. */
     public Optional<Passage> passage() {
         return selected < reading.passages().size() ? Optional.of(reading.passages().get(selected)) : Optional.empty();

@@ -59,8 +59,8 @@ public final class RoundsModel {
                 set = List.of();
                 linked = true;
             }
-            if (shown && (before == null || !before.arrangement().equals(now.arrangement()))) {
-                publish();
+            if (shown && (state.get() == null || !state.get().arrangement().equals(now.arrangement()))) {
+                publish(now.arrangement());
             }
         });
     }
@@ -74,14 +74,23 @@ public final class RoundsModel {
     public void setShown(boolean now) {
         shown = now;
         if (now && trellis.isOpen()) {
-            publish();
+            publish(trellis.arrangement());
         }
     }
 
-    private void publish() {
-        Arrangement arrangement = trellis.arrangement();
-        Reading reading = Reading.of(trellis.state().get().situation().tune(), arrangement.marks());
-        List<Passes> passes = Passes.of(reading);
+    /** Shows the rounds of an arrangement; at once where its phrases are known already. */
+    private void publish(Arrangement arrangement) {
+        RoundsState before = state.get();
+        if (before != null && before.arrangement().tune().equals(arrangement.tune())
+                && before.arrangement().marks().equals(arrangement.marks())) {
+            publish(arrangement, before.passes());
+        } else {
+            background.latest(state, NOT_PUT_TOGETHER, job -> Passes.of(Reading.of(arrangement)),
+                    passes -> publish(arrangement, passes), () -> { });
+        }
+    }
+
+    private void publish(Arrangement arrangement, List<Passes> passes) {
         Rounds rounds = arrangement.rounds().isEmpty()
                 ? arrangement.rounds().with(Spreads.rising(USUAL_TIMES, passes.size(), arrangement.ladder().size()))
                 : arrangement.rounds().fitted(passes.size(), arrangement.ladder().size());
@@ -160,6 +169,7 @@ public final class RoundsModel {
 
     private void settle(String what, Rounds rounds) {
         trellis.settle(what, trellis.arrangement().with(rounds));
+        publish(trellis.arrangement());
     }
 
     private Rounds.Pass inHand(RoundsState now) {
@@ -294,7 +304,7 @@ public final class RoundsModel {
 
     private void setSet(List<RoundsState.InSet> tunes, boolean link) {
         if (trellis.isOpen()) {
-            keeping.keepSet(trellis.state().get().tune(), tunes.stream().map(RoundsState.InSet::id).toList(), link);
+            keeping.keepSet(trellis.now().tune(), tunes.stream().map(RoundsState.InSet::id).toList(), link);
             takeSet(tunes, link);
         }
     }
@@ -303,6 +313,6 @@ public final class RoundsModel {
     public void takeSet(List<RoundsState.InSet> tunes, boolean link) {
         set = List.copyOf(tunes);
         linked = link;
-        publish();
+        publish(trellis.arrangement());
     }
 }

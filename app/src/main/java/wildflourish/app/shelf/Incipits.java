@@ -15,10 +15,9 @@ import wildflourish.app.paint.Palette;
 import wildflourish.app.work.Background;
 import wildflourish.app.work.Documents;
 import wildflourish.core.instrument.Instruments;
-import wildflourish.core.instrument.School;
-import wildflourish.core.ornament.Situation;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Version;
 import wildflourish.core.tune.Bar;
-import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
 import wildflourish.library.TuneEntry;
 import wildflourish.score.display.Bounds;
@@ -90,9 +89,8 @@ public final class Incipits {
         Tune first = tune.withBars(List.copyOf(tune.bars().subList(0, bars)));
         double width = WIDTH / SPACE;
         while (!first.bars().isEmpty()) {
-            Situation situation = Situation.of(Timeline.of(first), Instruments.known("none"), School.USUAL);
-            var engraving = ScoreEngraver.engrave(new ScoreRequest(
-                    situation, Documents.bare(), Set.of(0), false, -1, width));
+            Version version = Arrangement.bare(first, Instruments.known("none")).version(0);
+            var engraving = ScoreEngraver.engrave(new ScoreRequest(version, Set.of(0), false, false, width));
             if (engraving.systems().size() == 1) {
                 return Optional.of(engraving.drawing());
             }

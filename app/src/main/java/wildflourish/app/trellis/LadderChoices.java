@@ -106,7 +106,7 @@ public final class LadderChoices {
 
     /** Compares the rung in hand with another from now on; the same again ends it. */
     public void compareWith(int rung) {
-        model.compare(model.state().get().compared().filter(c -> c == rung).isPresent() ? Optional.empty() : Optional.of(rung));
+        model.compare(model.now().compared().filter(c -> c == rung).isPresent() ? Optional.empty() : Optional.of(rung));
     }
 
     private Optional<Phrase> phrase() {
@@ -114,7 +114,7 @@ public final class LadderChoices {
     }
 
     private List<Phrase> phrases() {
-        return Phrases.of(model.state().get().situation().tune(), model.arrangement().marks());
+        return Phrases.of(model.arrangement());
     }
 
     /** The name of the phrase that the note in hand is in. */
@@ -140,7 +140,7 @@ public final class LadderChoices {
         if (phrase.isEmpty()) {
             return;
         }
-        List<Integer> same = Repeats.of(model.state().get().situation().tune(), phrases);
+        List<Integer> same = Repeats.of(model.now().plain(), phrases);
         int at = phrases.indexOf(phrase.get());
         List<Integer> others = new ArrayList<>();
         for (int p = 0; p < phrases.size(); p++) {
@@ -163,13 +163,13 @@ public final class LadderChoices {
     /** Keeps what stands on the note in hand whenever the ladder is grown, or no longer. */
     public void lock() {
         boolean lock = !wishes().isLocked(model.note());
-        model.edit(lock ? "kept when growing: " + TrellisModel.where(model.state().get()) : "open again: "
-                + TrellisModel.where(model.state().get()), model.arrangement().with(wishes().locking(model.note(), lock)));
+        model.edit(lock ? "kept when growing: " + TrellisModel.where(model.now()) : "open again: "
+                + TrellisModel.where(model.now()), model.arrangement().with(wishes().locking(model.note(), lock)));
     }
 
     /** Lifts what is looked at from every rung and lets growing never put it back here; once more allows it again. */
     public void forbid() {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         Optional<String> id = now.variation().map(v -> v.kind()).or(now::looking);
         if (id.isEmpty()) {
             model.tell("nothing is looked at");
@@ -203,7 +203,7 @@ public final class LadderChoices {
 
     /** Works out what the chooser would do on the rung in hand without what is looked at, and shows it beside the note. */
     public void askInstead() {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         Optional<String> id = now.variation().map(v -> v.kind()).or(() -> now.looking().filter(now::stands));
         if (id.isEmpty() || now.rung() == 0) {
             model.tell("look at something that stands on this rung first");
@@ -212,14 +212,14 @@ public final class LadderChoices {
         int rung = now.arrangement().ladder().lowestWith(now.note(), id.get());
         int from = now.variation().map(v -> now.arrangement().ladder().lowestWith(v)).orElse(rung);
         Arrangement arrangement = now.arrangement();
-        model.later(() -> Grower.of(arrangement, now.situation(), now.licks()).without(arrangement.ladder(), from, now.note(), id.get()),
+        model.later(() -> Grower.of(arrangement, now.licks()).without(arrangement.ladder(), from, now.note(), id.get()),
                 found -> found.ifPresentOrElse(r -> model.instead(new TrellisState.Instead(arrangement, from, now.note(), id.get(), r)),
                         () -> model.tell("there is nothing to compare it with")));
     }
 
     /** Takes what would come instead, and lets growing not bring the other back. */
     public void takeInstead() {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         if (now.instead().isEmpty()) {
             askInstead();
             return;

@@ -9,6 +9,7 @@ import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Ladder;
 import wildflourish.core.tune.TuneType;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.library.Edition;
@@ -51,6 +52,6 @@ public final class Openings {
     public static Arrangement bare(String document) {
         var read = Documents.read(document);
         return read.arrangement().orElseGet(() -> new Arrangement(read.tune(), Instruments.known(FIRST_INSTRUMENT),
-                TuneType.tempoOf(read.tune().head()), Speeds.level(Documents.USUAL_LEVEL), School.USUAL, Documents.bare()));
+                TuneType.tempoOf(read.tune().head()), Speeds.level(Speeds.USUAL), School.USUAL, Ladder.bare()));
     }
 }

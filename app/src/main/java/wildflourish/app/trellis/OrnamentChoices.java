@@ -30,21 +30,21 @@ public final class OrnamentChoices {
 
     /** Looks at the next (or, negative, an earlier) ornament in the list of the note in hand; stops at the ends. */
     public void lookOn(int by) {
-        List<String> ids = model.state().get().ranked().stream().map(c -> c.ornament().id()).toList();
+        List<String> ids = model.now().ranked().stream().map(c -> c.ornament().id()).toList();
         if (!ids.isEmpty()) {
-            int at = model.state().get().looking().map(ids::indexOf).orElse(0);
+            int at = model.now().looking().map(ids::indexOf).orElse(0);
             look(ids.get(Math.clamp(at + by, 0, ids.size() - 1)));
         }
     }
 
     /** Places or lifts the ornament that is looked at. */
     public void toggleInSight() {
-        model.state().get().looking().ifPresent(this::toggle);
+        model.now().looking().ifPresent(this::toggle);
     }
 
     /** Places an ornament on the note in hand from the rung in hand upward, or lifts it when it stands there. */
     public void toggle(String id) {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         Optional<Candidate> candidate = now.ranked().stream().filter(c -> c.ornament().id().equals(id)).findFirst();
         if (candidate.isEmpty()) {
             now.variation().ifPresent(v -> model.tell("%s is varied here (%s): take that back with Delete before you decorate it"
@@ -71,7 +71,7 @@ public final class OrnamentChoices {
 
     /** As {@link #toggle} for the ornament of a key, if one has it. */
     public boolean toggleByKey(char key) {
-        Optional<Ornament> ornament = model.state().get().situation().vocabulary().all().stream()
+        Optional<Ornament> ornament = model.now().situation().vocabulary().all().stream()
                 .filter(o -> o.key() == key).findFirst();
         ornament.ifPresent(o -> toggle(o.id()));
         return ornament.isPresent();
@@ -79,7 +79,7 @@ public final class OrnamentChoices {
 
     /** Lifts everything from the note in hand on this rung and those below. */
     public void clearNote() {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         if (now.variation().isPresent()) {
             model.variations().takeBack();
             return;
@@ -101,7 +101,7 @@ public final class OrnamentChoices {
      * nearest clean relative of what is looked at.
      */
     public void simplify() {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         Optional<Relief> relief = now.relief();
         if (relief.isPresent()) {
             replace(now, relief.get().first(), relief.get().simpler());
@@ -119,7 +119,7 @@ public final class OrnamentChoices {
 
     /** The nearest simpler relative of an ornament that is clean on the note in hand. */
     public Optional<Ornament> easier(Ornament ornament) {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         List<Ornament> stack = new java.util.ArrayList<>(now.varied().setting().ornaments(now.handsNote(), now.hands().vocabulary()));
         if (!stack.contains(ornament)) {
             stack.add(ornament);
@@ -145,7 +145,7 @@ public final class OrnamentChoices {
 
     /** Places the ornament that is looked at on every note where it is clean beside what stands there already. */
     public void spread() {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         Optional<Ornament> ornament = now.inSight().map(Candidate::ornament);
         if (ornament.isEmpty() || now.rung() == 0) {
             model.tell(ornament.isEmpty() ? "there is nothing to spread here"
@@ -154,7 +154,7 @@ public final class OrnamentChoices {
         }
         Ladder ladder = now.arrangement().ladder();
         int times = 0;
-        for (int note = 0; note < now.situation().tune().size(); note++) {
+        for (int note = 0; note < now.plain().size(); note++) {
             Setting setting = ladder.setting(now.rung());
             boolean displaces = ladder.setting(ladder.size() - 1).ornaments(note, now.hands().vocabulary()).stream()
                     .anyMatch(o -> o.givesWayTo(ornament.get()));
@@ -194,17 +194,18 @@ public final class OrnamentChoices {
     /** Makes the ladder anew in the background; an edit that was made meanwhile is not written over. */
     private void remade(String what, java.util.function.Function<Grower, Ladder> way) {
         Arrangement now = model.arrangement();
-        var situation = model.state().get().situation();
         var licks = model.licks();
-        model.later(() -> way.apply(Grower.of(now, situation, licks)), ladder -> {
+        model.later(() -> way.apply(Grower.of(now, licks)), ladder -> {
             if (model.arrangement().equals(now)) {
                 model.edit(what, now.with(ladder));
+            } else {
+                model.tell("the tune was edited while its ladder was grown: grow it once more");
             }
         });
     }
 
     private boolean hasVocabulary() {
-        boolean has = !model.state().get().situation().vocabulary().all().isEmpty();
+        boolean has = !model.now().situation().vocabulary().all().isEmpty();
         if (!has) {
             model.tell("choose an instrument first: nobody plays the tune as written");
         }

@@ -24,7 +24,7 @@ public final class PlaceChoices {
 
     /** The other places of the note in hand, the cheapest first. */
     public List<Alternative> others() {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         return now.hands().tune().size() == 0 ? List.of() : now.hands().plan().alternatives(now.handsNote());
     }
 
@@ -37,7 +37,7 @@ public final class PlaceChoices {
     }
 
     private void take(Place place) {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         Arrangement arrangement = now.arrangement();
         model.edit("%s played with %s".formatted(TrellisModel.where(now), place.inWords()), arrangement.with(
                 arrangement.choices().with(arrangement.instrument(), now.note(), Optional.of(place.text()))));
@@ -45,7 +45,7 @@ public final class PlaceChoices {
 
     /** Leaves the place of the note in hand to the plan again. */
     public void release() {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         if (!now.hands().plan().isChosen(now.handsNote())) {
             model.tell("the plan chooses the place of " + TrellisModel.where(now) + " already");
             return;
@@ -61,7 +61,7 @@ public final class PlaceChoices {
      * @return whether it was taken
      */
     public boolean type(String typed) {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         Instrument instrument = now.arrangement().instrument();
         Optional<Finding> fault = HandCheck.check(now.hands().tune().note(now.handsNote()), instrument, typed, 1, 1);
         if (fault.isPresent()) {
@@ -80,13 +80,13 @@ public final class PlaceChoices {
 
     /** Checks a list of places, typed or pasted, against the whole tune as it is played on the rung in hand. */
     public HandCheck check(String list) {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         return HandCheck.of(now.hands().tune(), now.arrangement().instrument(), list);
     }
 
     /** Keeps the place of the note in hand as the habit of its instrument, for every tune; or ends that habit. */
     public void keepHabit() {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         Instrument instrument = now.arrangement().instrument();
         Pitch pitch = now.hands().tune().note(now.handsNote()).pitch();
         String text = now.hands().plan().at(now.handsNote()).text();

@@ -2,6 +2,7 @@ package wildflourish.app.trellis;
 
 import java.util.ArrayList;
 import java.util.List;
+import wildflourish.app.work.Documents;
 import wildflourish.core.growth.Translation;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
@@ -66,7 +67,7 @@ public final class PlayerChoices {
         Arrangement now = model.arrangement();
         List<Speed> all = new ArrayList<>();
         for (Move move : Move.values()) {
-            boolean used = model.state().get().situation().vocabulary().all().stream().map(Ornament::pulses)
+            boolean used = model.now().situation().vocabulary().all().stream().map(Ornament::pulses)
                     .anyMatch(p -> p.stream().anyMatch(b -> b.moves().contains(move)));
             if (used) {
                 all.add(new Speed(java.util.Optional.of(move), move.words(), now.speeds().of(move)));
@@ -111,13 +112,22 @@ public final class PlayerChoices {
             return;
         }
         java.util.Optional<Ladder> kept = now.ladderOn(instrument);
-        if (!now.instrument().hasHands()) {
-            model.edit("on the " + instrument.name(), wildflourish.app.work.Documents.grown(
-                    now.tune(), instrument, now.tempo(), now.speeds(), now.school()));
-        } else if (kept.isPresent()) {
+        if (kept.isPresent()) {
             model.edit("on the " + instrument.name(), now.on(instrument, kept.get()));
+        } else if (now.instrument().hasHands()) {
+            model.later(() -> Translation.of(now, instrument), translation -> unlessEdited(now, instrument, () -> take(translation, instrument)));
         } else {
-            take(Translation.of(now, instrument), instrument);
+            model.later(() -> Documents.grown(now.tune(), instrument, now.tempo(), now.speeds(), now.school()),
+                    grown -> unlessEdited(now, instrument, () -> model.edit("on the " + instrument.name(), grown)));
+        }
+    }
+
+    /** What was worked out for an arrangement that has been edited meanwhile is worked out again. */
+    private void unlessEdited(Arrangement before, Instrument instrument, Runnable change) {
+        if (model.arrangement().equals(before)) {
+            change.run();
+        } else {
+            setInstrument(instrument.id());
         }
     }
 

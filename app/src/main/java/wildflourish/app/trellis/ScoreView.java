@@ -14,7 +14,6 @@ import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
-import wildflourish.core.setting.Ladder;
 import wildflourish.score.display.Bounds;
 import wildflourish.score.engrave.Aids;
 import wildflourish.score.engrave.Engraving;
@@ -38,8 +37,10 @@ public final class ScoreView extends Region {
     private Palette palette = Palette.LIGHT;
     private Engraving engraving;
     private ScoreRequest engraved;
+    private long tune = -1;
     private double zoom = 1;
     private Runnable painted = () -> { };
+    private boolean shown;
 
     /** A view of the model, which may have no tune yet. */
     public ScoreView(TrellisModel model) {
@@ -57,7 +58,11 @@ public final class ScoreView extends Region {
             paint();
             placeLamps();
         });
-        model.state().addListener((o, before, now) -> show(before, now));
+        model.state().addListener((o, before, now) -> {
+            if (shown) {
+                show(now);
+            }
+        });
         canvas.setOnMousePressed(e -> {
             requestFocus();
             if (e.getButton() == MouseButton.PRIMARY && engraving != null) {
@@ -73,6 +78,14 @@ public final class ScoreView extends Region {
         painted = action;
     }
 
+    /** Follows the model from now on, or rests: what nobody sees is not engraved. */
+    public void setShown(boolean now) {
+        shown = now;
+        if (now && model.isOpen()) {
+            show(model.state().get());
+        }
+    }
+
     private double space() {
         return SPACE * zoom;
     }
@@ -86,8 +99,8 @@ public final class ScoreView extends Region {
     /** Scales notes and words; 1 is the usual size. */
     public void setZoom(double newZoom) {
         zoom = newZoom;
-        if (model.isOpen()) {
-            show(null, model.state().get());
+        if (shown && model.isOpen()) {
+            show(model.state().get());
         }
     }
 
@@ -144,25 +157,23 @@ public final class ScoreView extends Region {
         lamp.setVisible(true);
     }
 
-    private void show(TrellisState before, TrellisState now) {
+    private void show(TrellisState now) {
         setAccessibleText("rung " + now.arrangement().ladder().rung(now.rung()).name() + ", "
                 + TrellisModel.noteInWords(now));
         engrave(now);
-        boolean otherTune = before == null || before.tune() != now.tune();
-        if (otherTune) {
+        if (tune != now.tune()) {
             bar.setValue(0);
         }
+        tune = now.tune();
         keepInSight(now);
         paint();
     }
 
     private void engrave(TrellisState now) {
         double width = Math.max(40, (getWidth() - 14) / space());
-        Ladder ladder = now.arrangement().ladder();
         Set<Integer> open = new LinkedHashSet<>(List.of(0, now.rung()));
-        ScoreRequest request = new ScoreRequest(
-                now.situation(), ladder, open, true, now.rung(), Aids.of(now.advice()), width);
-        if (engraved == null || !sameScore(engraved, request)) {
+        ScoreRequest request = new ScoreRequest(now.version(), open, true, true, Aids.of(now.advice()), width);
+        if (!request.equals(engraved)) {
             engraving = ScoreEngraver.engrave(request);
             engraved = request;
             lit = lit.flatMap(l -> engraving.of(l.rung(), l.note()));
@@ -175,16 +186,6 @@ public final class ScoreView extends Region {
             bar.setVisible(bar.getMax() > 0);
             bar.setValue(Math.min(bar.getValue(), bar.getMax()));
         }
-    }
-
-    private static boolean sameScore(ScoreRequest a, ScoreRequest b) {
-        return a.situation().tune().tune() == b.situation().tune().tune()
-                && a.ladder().equals(b.ladder())
-                && a.open().equals(b.open())
-                && a.strip() == b.strip()
-                && a.width() == b.width()
-                && a.situation().plan() == b.situation().plan()
-                && a.aids().equals(b.aids());
     }
 
     private void keepInSight(TrellisState now) {
@@ -211,9 +212,9 @@ public final class ScoreView extends Region {
         canvas.setWidth(Math.max(1, getWidth() - barWidth));
         canvas.setHeight(Math.max(1, getHeight()));
         bar.resizeRelocate(getWidth() - barWidth, 0, barWidth, getHeight());
-        if (resized && model.isOpen()) {
+        if (resized && shown && model.isOpen()) {
             engraved = null;
-            show(model.state().get(), model.state().get());
+            show(model.state().get());
         } else {
             paint();
         }

@@ -5,28 +5,21 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.work.Background;
 import wildflourish.app.work.Documents;
 import wildflourish.app.work.Trouble;
 import wildflourish.core.growth.Candidate;
-import wildflourish.core.growth.Candidates;
-import wildflourish.core.growth.Feature;
 import wildflourish.core.growth.Lick;
 import wildflourish.core.growth.Reasons;
-import wildflourish.core.growth.Variations;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
-import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.planning.Choices;
-import wildflourish.core.practice.PlayingAdvice;
-import wildflourish.core.reading.Phrase;
-import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Arrangement;
-import wildflourish.core.setting.Setting;
-import wildflourish.core.setting.Varied;
+import wildflourish.core.setting.Version;
 import wildflourish.core.tune.Pitch;
 
 /**
@@ -40,8 +33,8 @@ public final class TrellisModel {
     /** Where edits go as they are made. */
     public interface Journal {
 
-        /** A new edition of a tune. */
-        void save(long tune, String what, String document);
+        /** A new edition of a tune; its document is written when it is asked for, on any thread. */
+        void save(long tune, String what, Supplier<String> document);
 
         void undo(long tune);
 
@@ -66,6 +59,8 @@ public final class TrellisModel {
     private final OrnamentChoices ornaments = new OrnamentChoices(this);
     private final PlayerChoices player = new PlayerChoices(this);
     private final ReadOnlyObjectWrapper<TrellisState> state = new ReadOnlyObjectWrapper<>();
+    private TrellisState asked;
+    private int working;
     private Runnable hearing = () -> { };
     private History history;
     private Map<String, SortedMap<String, String>> habits = Map.of();
@@ -100,21 +95,39 @@ public final class TrellisModel {
 
     /** The arrangement in hand; the trellis must be open. */
     public Arrangement arrangement() {
-        return state.get().arrangement();
+        return asked.arrangement();
     }
 
     public int rung() {
-        return state.get().rung();
+        return asked.rung();
     }
 
     public int note() {
-        return state.get().note();
+        return asked.note();
     }
 
-    /** Shows a tune, standing on its rung and note as far as they are there. */
+    /**
+     * What all commands so far make of it: what is shown, or is about to be. Commands begin from here, so that none is lost when
+     * they come faster than they can be shown. Null before a tune is opened.
+     */
+    public TrellisState now() {
+        return asked;
+    }
+
+    /** Whether everything that has been asked for is shown. */
+    public boolean isSettled() {
+        return asked == state.get() && working == 0;
+    }
+
+    /** As {@link #open(long, Arrangement, History, int, int, Runnable)}. */
     public void open(long tune, Arrangement arrangement, History history, int rung, int note) {
+        open(tune, arrangement, history, rung, note, () -> { });
+    }
+
+    /** Shows a tune, standing on its rung and note as far as they are there; {@code shown} runs when it is there to be seen. */
+    public void open(long tune, Arrangement arrangement, History history, int rung, int note, Runnable shown) {
         this.history = history;
-        publish(tune, arrangement, rung, note);
+        publish(state(tune, arrangement, rung, note, Optional.empty()), shown);
     }
 
     /** Takes in the habits kept so far, by instrument and written pitch. */
@@ -135,26 +148,18 @@ public final class TrellisModel {
 
     /** Plans anew after an instrument has been changed. */
     public void refresh() {
-        if (isOpen()) {
-            TrellisState now = state.get();
-            publish(now.tune(), now.arrangement(), now.rung(), now.note());
+        if (asked != null) {
+            publish(state(asked.tune(), asked.arrangement(), asked.rung(), asked.note(), Optional.empty()));
         }
     }
 
-    private void publish(long tune, Arrangement given, int rung, int note) {
-        publish(tune, given, rung, note, Optional.empty());
-    }
-
-    private void publish(long tune, Arrangement given, int rung, int note, Optional<String> looking) {
+    /** What is to be shown, its rung and note within what there is. */
+    private TrellisState state(long tune, Arrangement given, int rung, int note, Optional<String> looking) {
         Arrangement arrangement = asThingsAre(given);
-        TrellisState before = state.get();
-        boolean samePlan = before != null && before.tune() == tune
-                && before.arrangement().tune() == arrangement.tune()
-                && before.arrangement().instrument().equals(arrangement.instrument())
-                && before.arrangement().school().equals(arrangement.school())
-                && before.arrangement().choices().equals(arrangement.choices());
-        Situation situation = samePlan ? before.situation() : arrangement.situation();
-        publish(tune, arrangement, situation, rung, note, looking);
+        Version version = arrangement.version(Math.clamp(rung, 0, arrangement.ladder().size() - 1));
+        int there = Math.clamp(note, 0, Math.max(0, version.tune().size() - 1));
+        return new TrellisState(tune, version, there, licks, looking, compared,
+                instead.filter(i -> i.note() == there && i.arrangement().equals(arrangement)), history.canUndo(), history.canRedo());
     }
 
     /** The arrangement with the instrument and the habits as they are now. */
@@ -164,49 +169,18 @@ public final class TrellisModel {
         return given.with(instrument).with(given.choices().withHabits(habits));
     }
 
-    private void publish(
-            long tune, Arrangement arrangement, Situation situation, int rung, int note, Optional<String> looking) {
-        int safeRung = Math.clamp(rung, 0, arrangement.ladder().size() - 1);
-        int safeNote = Math.clamp(note, 0, Math.max(0, situation.tune().size() - 1));
-        Setting setting = arrangement.ladder().setting(safeRung);
-        TrellisState before = state.get();
-        boolean same = before != null && before.situation() == situation
-                && before.arrangement().equals(arrangement) && before.rung() == safeRung;
-        Varied varied = same ? before.varied() : Varied.of(situation.tune(), setting);
-        Situation hands = same ? before.hands() : hands(situation, varied);
-        boolean sameHands = before != null && before.hands() == hands
-                && sameHands(before, arrangement);
-        Candidates candidates = sameHands ? before.candidates()
-                : new Candidates(hands, arrangement.tempo(), arrangement.speeds());
-        boolean replaced = setting.variationAt(safeNote).isPresent();
-        List<Candidate> ranked = situation.tune().size() == 0 || replaced ? List.of()
-                : candidates.ranked(varied.now(safeNote), varied.setting());
-        PlayingAdvice advice = same ? before.advice() : PlayingAdvice.of(arrangement, hands, varied.setting());
-        Variations variations = before != null && before.situation() == situation && sameHands(before, arrangement)
-                && before.arrangement().marks().equals(arrangement.marks()) && before.licks().equals(licks) ? before.variations()
-                : variations(situation, arrangement);
-        state.set(new TrellisState(tune, arrangement, situation, hands, varied, candidates, variations, licks, advice, safeRung, safeNote, ranked,
-                looking.or(() -> inSight(setting.at(safeNote), ranked)), compared,
-                instead.filter(i -> i.arrangement().equals(arrangement) && i.note() == safeNote),
-                history.canUndo(), history.canRedo()));
-        journal.stand(tune, safeRung, safeNote);
+    private void publish(TrellisState next) {
+        publish(next, () -> { });
     }
 
-    private static boolean sameHands(TrellisState before, Arrangement arrangement) {
-        return before.arrangement().tempo().equals(arrangement.tempo())
-                && before.arrangement().speeds().equals(arrangement.speeds());
-    }
-
-    /** The rung's notes in somebody's hands, its places planned together with what stands on them. */
-    private static Situation hands(Situation situation, Varied varied) {
-        Situation played = varied.situation(situation);
-        return played.playing(varied.setting().ornaments(played.vocabulary()));
-    }
-
-    private Variations variations(Situation situation, Arrangement arrangement) {
-        List<Phrase> phrases = Phrases.of(situation.tune(), arrangement.marks());
-        return new Variations(situation, arrangement.tempo(), arrangement.speeds(), phrases,
-                Feature.of(situation.tune(), phrases), licks);
+    /** Shows it as soon as it is worked out, unless something newer has been asked for by then. */
+    private void publish(TrellisState next, Runnable shown) {
+        asked = next;
+        journal.stand(next.tune(), next.rung(), next.note());
+        background.latest(this, NOT_WORKED_OUT, job -> next.workedOut(), ready -> {
+            state.set(ready);
+            shown.run();
+        }, () -> asked = state.get());
     }
 
     /** Marks on the score what tells the rung in hand from another; empty for no other. */
@@ -222,7 +196,11 @@ public final class TrellisModel {
 
     /** Computes in the background and goes on with the value on the interface's thread. */
     <T> void later(java.util.function.Supplier<T> work, Consumer<T> then) {
-        background.run(NOT_WORKED_OUT, job -> work.get(), then);
+        working++;
+        background.run(NOT_WORKED_OUT, job -> work.get(), answer -> {
+            working--;
+            then.accept(answer);
+        }, () -> working--);
     }
 
     void keepLick(Lick lick) {
@@ -249,16 +227,9 @@ public final class TrellisModel {
         return licks;
     }
 
-    /** What is looked at when nothing was chosen: what stands on the note, else the best that it can take. */
-    private static Optional<String> inSight(List<String> standing, List<Candidate> ranked) {
-        return ranked.stream().map(c -> c.ornament().id()).filter(standing::contains).findFirst()
-                .or(() -> ranked.stream().map(c -> c.ornament().id()).findFirst());
-    }
-
     /** Looks at an ornament of the note in hand. */
     void look(Optional<String> id) {
-        TrellisState now = state.get();
-        publish(now.tune(), now.arrangement(), now.situation(), now.rung(), now.note(), id);
+        publish(state(asked.tune(), asked.arrangement(), asked.rung(), asked.note(), id));
     }
 
     void edit(String what, Arrangement changed) {
@@ -267,10 +238,9 @@ public final class TrellisModel {
 
     /** Makes an edit, looking at an ornament afterwards. */
     void edit(String what, Arrangement changed, Optional<String> looking) {
-        TrellisState now = state.get();
         history.push(what, changed);
-        journal.save(now.tune(), what, Documents.write(changed));
-        publish(now.tune(), changed, now.rung(), now.note(), looking);
+        journal.save(asked.tune(), what, () -> Documents.write(changed));
+        publish(state(asked.tune(), changed, asked.rung(), asked.note(), looking));
         say.accept(what);
     }
 
@@ -281,33 +251,29 @@ public final class TrellisModel {
 
     /** Moves to the next (or, negative, an earlier) note; stops at the ends. */
     public void stepNote(int by) {
-        TrellisState now = state.get();
-        select(now.rung(), now.note() + by);
+        select(asked.rung(), asked.note() + by);
     }
 
     /** Moves to the first note of the next (or an earlier) bar. */
     public void stepBar(int by) {
-        TrellisState now = state.get();
-        int bar = now.situation().tune().note(now.note()).bar();
-        List<Integer> starts = now.situation().tune().barStarts();
+        int bar = asked.plain().note(asked.note()).bar();
+        List<Integer> starts = asked.plain().barStarts();
         int target = Math.clamp(bar + by, 0, starts.size() - 1);
-        select(now.rung(), starts.get(target));
+        select(asked.rung(), starts.get(target));
     }
 
     /** Moves up (or, negative, down) the ladder. */
     public void stepRung(int by) {
-        TrellisState now = state.get();
-        select(now.rung() + by, now.note());
+        select(asked.rung() + by, asked.note());
     }
 
     /** Takes a note on a rung in hand. */
     public void select(int rung, int note) {
-        TrellisState now = state.get();
-        publish(now.tune(), now.arrangement(), now.situation(), rung, note, Optional.empty());
+        publish(state(asked.tune(), asked.arrangement(), rung, note, Optional.empty()));
     }
 
     static String where(TrellisState now) {
-        var stand = now.situation().tune().note(now.note());
+        var stand = now.plain().note(now.note());
         return stand.pitch().spoken() + (stand.barNumber() == 0 ? " of the pickup" : " in bar " + stand.barNumber());
     }
 
@@ -357,17 +323,17 @@ public final class TrellisModel {
     }
 
     private void walk(Optional<History.Step> step, String word, boolean back) {
-        TrellisState now = state.get();
         if (step.isEmpty()) {
             say.accept(back ? "there is nothing to undo" : "there is nothing to do again");
             return;
         }
         if (back) {
-            journal.undo(now.tune());
+            journal.undo(asked.tune());
         } else {
-            journal.redo(now.tune());
+            journal.redo(asked.tune());
         }
-        publish(now.tune(), step.get().after().get(), now.rung(), now.note());
+        Arrangement arrangement = step.get().after().get();
+        publish(state(asked.tune(), arrangement, asked.rung(), asked.note(), Optional.empty()));
         say.accept(word + step.get().what());
     }
 
@@ -379,7 +345,7 @@ public final class TrellisModel {
 
     /** How the note in hand is called: {@code G, bar 3, beat 2, two quavers}. */
     static String noteInWords(TrellisState state) {
-        var stand = state.situation().tune().note(state.note());
+        var stand = state.plain().note(state.note());
         String bar = stand.barNumber() == 0 ? "pickup" : "bar " + stand.barNumber();
         return "%s  ·  %s, beat %d".formatted(stand.pitch().spoken(), bar, stand.beat());
     }

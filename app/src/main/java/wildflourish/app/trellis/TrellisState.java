@@ -3,6 +3,7 @@ package wildflourish.app.trellis;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Candidates;
 import wildflourish.core.growth.Grown;
@@ -22,42 +23,24 @@ import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Variation;
 import wildflourish.core.setting.Varied;
+import wildflourish.core.setting.Version;
+import wildflourish.core.tune.Timeline;
 
 /**
- * Everything the trellis shows, as one value.
+ * What the trellis shows: a version, and where the teacher is in it. Whatever else is shown follows from that and is worked out
+ * when it is asked for, once.
  *
  * @param tune id of the tune in the library
- * @param rung the rung in hand
- * @param note the note in hand
- * @param situation the tune in hand with its places planned bare
- * @param hands the notes of the rung in hand, its variations among them, with places planned for what stands on them
- * @param varied how those notes answer to the notes of the plain tune
- * @param candidates what the notes of the rung in hand can take, by their index in {@code hands}
- * @param variations what stretches of the plain tune can be varied to
- * @param advice strokes, breath and air of the rung in hand
- * @param ranked what the note can take, the best first
+ * @param version the rung in hand
+ * @param note the note in hand, counted in the plain tune
+ * @param licks the player's own
+ * @param chosen id of the ornament that the teacher looks at, if one has been chosen
  * @param compared the rung that the one in hand is compared with
  * @param instead what would be chosen without something, where that has been asked
- * @param looking id of the ornament that is looked at; empty where there is none
  */
 public record TrellisState(
-        long tune,
-        Arrangement arrangement,
-        Situation situation,
-        Situation hands,
-        Varied varied,
-        Candidates candidates,
-        Variations variations,
-        List<Lick> licks,
-        PlayingAdvice advice,
-        int rung,
-        int note,
-        List<Candidate> ranked,
-        Optional<String> looking,
-        Optional<Integer> compared,
-        Optional<Instead> instead,
-        boolean canUndo,
-        boolean canRedo) {
+        long tune, Version version, int note, List<Lick> licks, Optional<String> chosen, Optional<Integer> compared,
+        Optional<Instead> instead, boolean canUndo, boolean canRedo) {
 
     /**
      * What would be chosen on a rung without something that stands there.
@@ -66,21 +49,83 @@ public record TrellisState(
      */
     public record Instead(Arrangement arrangement, int rung, int note, String id, RunnerUp other) {}
 
+    /** Works out what the screens show, which may take some milliseconds; for any thread. */
+    TrellisState workedOut() {
+        version.on(0).hands();
+        advice();
+        inSight();
+        offers();
+        return this;
+    }
+
+    public Arrangement arrangement() {
+        return version.arrangement();
+    }
+
+    public int rung() {
+        return version.rung();
+    }
+
+    /** The plain tune. */
+    public Timeline plain() {
+        return version.tune();
+    }
+
+    /** The plain tune in the hands of the instrument, its places planned bare. */
+    public Situation situation() {
+        return version.bare();
+    }
+
+    /** The notes of the rung in hand, its variations among them, with places planned for what stands on them. */
+    public Situation hands() {
+        return version.hands();
+    }
+
+    /** How those notes answer to the notes of the plain tune. */
+    public Varied varied() {
+        return version.varied();
+    }
+
+    /** Strokes, breath and air of the rung in hand. */
+    public PlayingAdvice advice() {
+        return PlayingAdvice.of(version);
+    }
+
+    /** What the notes of the rung in hand can take, by their index in {@link #hands}. */
+    public Candidates candidates() {
+        return Candidates.of(version);
+    }
+
+    /** What the note in hand can take, the best first; nothing where a variation stands in its place. */
+    public List<Candidate> ranked() {
+        return plain().size() == 0 || variation().isPresent() ? List.of() : candidates().ranked(handsNote(), varied().setting());
+    }
+
+    /** Id of the ornament that is looked at: what was chosen, else what stands on the note, else the best that it can take. */
+    public Optional<String> looking() {
+        List<String> standing = setting().at(note);
+        return chosen.or(() -> ids().filter(standing::contains).findFirst()).or(() -> ids().findFirst());
+    }
+
+    private Stream<String> ids() {
+        return ranked().stream().map(c -> c.ornament().id());
+    }
+
     /** Whether the rung in hand and the one it is compared with differ on a note. */
     public boolean differsAt(int at) {
-        return compared.filter(r -> r < arrangement.ladder().size()).map(arrangement.ladder()::setting)
+        return compared.filter(r -> r < arrangement().ladder().size()).map(arrangement().ladder()::setting)
                 .filter(other -> !other.at(at).equals(setting().at(at)) || !other.variationAt(at).equals(setting().variationAt(at)))
                 .isPresent();
     }
 
     /** Whether an ornament stands on the note in hand on the rung in hand. */
     public boolean stands(String ornament) {
-        return arrangement.ladder().setting(rung).has(note, ornament);
+        return arrangement().ladder().setting(rung()).has(note, ornament);
     }
 
     /** The index of the note in hand among the notes of the rung in hand. */
     public int handsNote() {
-        return varied.now(note);
+        return varied().now(note);
     }
 
     /** The variation that stands in place of the note in hand. */
@@ -90,44 +135,44 @@ public record TrellisState(
 
     /** What the stretch around the note in hand can be varied to, the best first. */
     public List<Offer> offers() {
-        return variations.holding(note);
+        return Variations.of(arrangement(), licks).holding(note);
     }
 
     /** The setting of the rung in hand. */
     public Setting setting() {
-        return arrangement.ladder().setting(rung);
+        return arrangement().ladder().setting(rung());
     }
 
     /** The candidate that is looked at. */
     public Optional<Candidate> inSight() {
-        return looking.flatMap(id -> ranked.stream().filter(c -> c.ornament().id().equals(id)).findFirst());
+        return looking().flatMap(id -> ranked().stream().filter(c -> c.ornament().id().equals(id)).findFirst());
     }
 
     /** What to do about the note in hand, where its ornaments together are not clean. */
     public Optional<Relief> relief() {
-        return hands.tune().size() == 0 ? Optional.empty()
-                : Relief.of(hands, handsNote(), varied.setting(), arrangement.tempo(), arrangement.speeds());
+        return hands().tune().size() == 0 ? Optional.empty()
+                : Relief.of(hands(), handsNote(), varied().setting(), arrangement().tempo(), arrangement().speeds());
     }
 
     /** The gesture that an ornament makes here together with what stands beside it; empty where hands cannot do it. */
     public Optional<Gesture> gesture(Candidate candidate) {
-        return candidates.gesture(handsNote(), candidate.ornament(), varied.setting());
+        return candidates().gesture(handsNote(), candidate.ornament(), varied().setting());
     }
 
     /** What taste weighs for and against it, together with what stands beside it on the note; empty where it says nothing. */
     public Optional<String> weighed(Candidate candidate) {
-        List<Ornament> stack = new ArrayList<>(varied.setting().ornaments(handsNote(), hands.vocabulary()));
+        List<Ornament> stack = new ArrayList<>(varied().setting().ornaments(handsNote(), hands().vocabulary()));
         if (!stack.contains(candidate.ornament())) {
             stack.add(candidate.ornament());
         }
-        List<Grown.Weighed> terms = candidates.weighed(handsNote(), stack, candidate.verdict() instanceof Verdict.Tight,
-                Taste.of(arrangement));
+        List<Grown.Weighed> terms = candidates().weighed(handsNote(), stack, candidate.verdict() instanceof Verdict.Tight,
+                Taste.of(arrangement()));
         return terms.isEmpty() ? Optional.empty() : Optional.of(Grown.Weighed.inWords(terms));
     }
 
     /** The same unfolded in time. */
     public Optional<Unfolding> unfolding(Candidate candidate) {
-        return gesture(candidate).map(g -> Unfolding.of(g, hands.tune().note(handsNote()).pitch(), arrangement.tempo(),
-                arrangement.speeds(), hands.strokes().at(handsNote())));
+        return gesture(candidate).map(g -> Unfolding.of(g, hands().tune().note(handsNote()).pitch(), arrangement().tempo(),
+                arrangement().speeds(), hands().strokes().at(handsNote())));
     }
 }

@@ -21,7 +21,7 @@ public final class VariationChoices {
 
     /** Puts an offered variation in place from the rung in hand upward, or takes it back where it stands. */
     public void toggle(Offer offer) {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         Variation variation = offer.variation();
         if (now.setting().variations().get(variation.from()) != null
                 && now.setting().variations().get(variation.from()).equals(variation)) {
@@ -36,11 +36,11 @@ public final class VariationChoices {
 
     /** Takes back the variation that stands in place of the note in hand, on this rung and those below. */
     public void takeBack() {
-        model.state().get().variation().ifPresentOrElse(this::takeBack, () -> model.tell("nothing is varied here"));
+        model.now().variation().ifPresentOrElse(this::takeBack, () -> model.tell("nothing is varied here"));
     }
 
     private void takeBack(Variation variation) {
-        TrellisState now = model.state().get();
+        TrellisState now = model.now();
         model.edit("%s taken back".formatted(VariationKind.spoken(variation.kind())),
                 now.arrangement().with(now.arrangement().ladder().unvary(now.rung(), variation)));
     }
@@ -53,8 +53,8 @@ public final class VariationChoices {
      * @param toBar printed number of the last
      */
     public Optional<Lick> keep(String name, int fromBar, int toBar, String source) {
-        TrellisState now = model.state().get();
-        Timeline plain = now.situation().tune();
+        TrellisState now = model.now();
+        Timeline plain = now.plain();
         List<Timeline.Stand> inside = plain.notes().stream()
                 .filter(s -> s.barNumber() >= fromBar && s.barNumber() <= toBar).toList();
         if (name.isBlank() || inside.isEmpty()) {

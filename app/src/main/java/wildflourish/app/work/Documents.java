@@ -9,10 +9,7 @@ import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Vocabulary;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
-import wildflourish.core.setting.Rung;
-import wildflourish.core.setting.Setting;
 import wildflourish.core.tune.Tempo;
-import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.TuneType;
 import wildflourish.formats.abc.AbcBook;
@@ -22,9 +19,6 @@ import wildflourish.formats.abc.AbcWriter;
 
 /** Arrangements as the text that the library keeps, and new ladders. */
 public final class Documents {
-
-    /** The level a new ladder is grown for. */
-    public static final String USUAL_LEVEL = "fluent";
 
     private Documents() {}
 
@@ -44,21 +38,16 @@ public final class Documents {
 
     /** A ladder grown for an instrument; on no instrument it has its ground only. */
     public static Arrangement grown(Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school) {
+        Arrangement bare = new Arrangement(tune, instrument, tempo, speeds, school, Ladder.bare());
         if (Vocabulary.of(instrument).all().isEmpty()) {
-            return new Arrangement(tune, instrument, tempo, speeds, school, bare());
+            return bare;
         }
-        Situation situation = Situation.of(Timeline.of(tune), instrument, school).at(tempo);
-        Ladder ladder = new Grower(situation, tempo, speeds, Taste.of(situation)).grow().ladder();
-        return new Arrangement(tune, instrument, tempo, speeds, school, ladder);
+        Situation situation = bare.situation();
+        return bare.with(new Grower(situation, tempo, speeds, Taste.of(situation)).grow().ladder());
     }
 
     /** As {@link #grown(Tune, Instrument, Tempo, Speeds, School)} at the tune's own tempo, level and school as usual. */
     public static Arrangement grown(Tune tune, Instrument instrument) {
-        return grown(tune, instrument, TuneType.tempoOf(tune.head()), Speeds.level(USUAL_LEVEL), School.USUAL);
-    }
-
-    /** A ladder of the bare tune alone. */
-    public static Ladder bare() {
-        return new Ladder(java.util.List.of(new Rung("bare", Setting.BARE)));
+        return grown(tune, instrument, TuneType.tempoOf(tune.head()), Speeds.level(Speeds.USUAL), School.USUAL);
     }
 }

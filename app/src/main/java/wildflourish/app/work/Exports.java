@@ -11,11 +11,11 @@ import java.util.function.DoubleConsumer;
 import java.util.function.DoubleUnaryOperator;
 import wildflourish.core.ornament.Performance;
 import wildflourish.core.ornament.Realiser;
-import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Sound;
 import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.PlayingAdvice;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Version;
 import wildflourish.formats.abc.AbcWriter;
 import wildflourish.formats.midi.MidiWriter;
 import wildflourish.score.display.Drawing;
@@ -74,14 +74,14 @@ public final class Exports {
                 String text = ladder ? AbcWriter.write(arrangement, rung) : AbcWriter.write(arrangement.tune());
                 yield text.getBytes(StandardCharsets.UTF_8);
             }
-            case MIDI -> MidiWriter.write(arrangement.tune().title(), performance(arrangement, rung),
+            case MIDI -> MidiWriter.write(arrangement.tune().title(), performance(arrangement.version(rung)),
                     arrangement.tempo(), arrangement.instrument().hasHands());
             case WAV -> {
                 Piece piece = Piece.of(arrangement, rung, arrangement.tempo(), Lilt.STRAIGHT);
                 yield wave(Itinerary.once(List.of(Leg.heard(piece, piece.whole())), Backing.NONE), p -> { }, () -> false).orElseThrow();
             }
-            case SVG -> SvgPainter.paint(score(arrangement, rung), SVG_PIXELS).getBytes(StandardCharsets.UTF_8);
-            case PDF -> PdfPainter.paint(arrangement.tune().title(), List.of(score(arrangement, rung)), PDF_POINTS);
+            case SVG -> SvgPainter.paint(score(arrangement.version(rung)), SVG_PIXELS).getBytes(StandardCharsets.UTF_8);
+            case PDF -> PdfPainter.paint(arrangement.tune().title(), List.of(score(arrangement.version(rung))), PDF_POINTS);
         };
     }
 
@@ -116,39 +116,30 @@ public final class Exports {
             leg.knocks(itinerary.backing().metronome()).forEach(k -> knocks.add(new MidiWriter.Knock(begins + k.atMs(), k.strength() >= 3)));
             at += leg.countInMs() + leg.lengthMs();
         }
-        Arrangement arrangement = itinerary.legs().getFirst().piece().arrangement().arrangement();
+        Arrangement arrangement = itinerary.legs().getFirst().piece().version().arrangement();
         return MidiWriter.write(title, new Performance(sounds, List.of(), at), arrangement.tempo(), arrangement.instrument().hasHands(), knocks);
     }
 
     /** The take-home sheet of one rung as PDF. */
     public static byte[] sheet(Arrangement arrangement, int rung) {
-        PlayingAdvice advice = PlayingAdvice.of(arrangement, rung);
-        return Handout.pdf(arrangement, rung, Aids.of(advice), advice.inWords());
+        return Handout.pdf(arrangement.version(rung));
     }
 
     /** One rung played on the arrangement's instrument at its tempo. */
-    public static Performance performance(Arrangement arrangement, int rung) {
-        Arrangement.Played played = arrangement.played(rung);
-        Situation situation = played.arrangement().situation();
-        return Realiser.perform(situation,
-                played.arrangement().ladder().setting(played.rung()).ornaments(situation.vocabulary()),
-                arrangement.tempo(), arrangement.speeds());
+    public static Performance performance(Version version) {
+        return Realiser.perform(version.hands(), version.played().placed(), version.arrangement().tempo(), version.arrangement().speeds());
     }
 
     /** The score of one rung with its title, and its fingers where the instrument has them. */
-    private static Drawing score(Arrangement given, int givenRung) {
-        Arrangement arrangement = given.played(givenRung).arrangement();
-        int rung = given.played(givenRung).rung();
-        Situation situation = arrangement.situation();
-        boolean hands = arrangement.instrument().hasHands();
-        Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(
-                situation, arrangement.ladder(), Set.of(rung), false, hands ? rung : -1,
-                hands ? Aids.of(PlayingAdvice.of(arrangement, situation, arrangement.ladder().setting(rung))) : Aids.NONE, SCORE_WIDTH));
+    private static Drawing score(Version version) {
+        Arrangement arrangement = version.arrangement();
+        Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(version, Set.of(version.rung()), false, true,
+                arrangement.instrument().hasHands() ? Aids.of(PlayingAdvice.of(version)) : Aids.NONE, SCORE_WIDTH));
         var shapes = new ArrayList<wildflourish.score.display.Shape>();
         shapes.add(new wildflourish.score.display.Shape.Words(arrangement.tune().title(), SCORE_WIDTH / 2, 4.5, 3.4,
                 wildflourish.score.display.Face.SERIF_BOLD, wildflourish.score.display.Shape.Anchor.MIDDLE,
                 wildflourish.score.display.Ink.MUSIC));
-        String under = arrangement.ladder().rung(rung).name() + " · " + arrangement.instrument().name() + " · "
+        String under = arrangement.ladder().rung(version.rung()).name() + " · " + arrangement.instrument().name() + " · "
                 + arrangement.tempo().spoken();
         shapes.add(new wildflourish.score.display.Shape.Words(under, SCORE_WIDTH / 2, 7.3, 1.8,
                 wildflourish.score.display.Face.SANS, wildflourish.score.display.Shape.Anchor.MIDDLE,

@@ -14,6 +14,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.library.Edition;
 import wildflourish.library.Habit;
@@ -86,9 +87,9 @@ public final class Keeper implements AutoCloseable {
         return new Steps(steps, at);
     }
 
-    /** Saves an edit of an open tune. */
-    public void save(long tune, String what, String document) {
-        keep(() -> current.put(tune, library.save(tune, current.get(tune).id(), what, document)));
+    /** Saves an edit of an open tune; its document is written here, off the interface's thread. */
+    public void save(long tune, String what, Supplier<String> document) {
+        keep(() -> current.put(tune, library.save(tune, current.get(tune).id(), what, document.get())));
     }
 
     /** Goes one edition back. */

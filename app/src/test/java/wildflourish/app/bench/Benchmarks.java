@@ -147,15 +147,13 @@ public class Benchmarks {
     /** The trellis of 32 bars: two staves, four folded rungs, the strip. */
     @Benchmark
     public Engraving engraveTrellis() {
-        return ScoreEngraver.engrave(new ScoreRequest(
-                situation, arrangement.ladder(), Set.of(0, 4), true, 4, 112));
+        return ScoreEngraver.engrave(new ScoreRequest(arrangement.version(4), Set.of(0, 4), true, true, 112));
     }
 
     /** The bare tune of 32 bars. */
     @Benchmark
     public Engraving engraveBare() {
-        return ScoreEngraver.engrave(new ScoreRequest(
-                situation, arrangement.ladder(), Set.of(0), false, -1, 112));
+        return ScoreEngraver.engrave(new ScoreRequest(arrangement.version(4), Set.of(0), false, false, 112));
     }
 
     /** The document that is kept at each edit. */
@@ -207,7 +205,7 @@ public class Benchmarks {
         @Setup
         public void make() {
             arrangement = Documents.grown(long32(), Instruments.known(instrument));
-            situation = arrangement.situation(5);
+            situation = arrangement.version(5).hands();
             candidates = new Candidates(situation, arrangement.tempo(), arrangement.speeds());
             // A crotchet on the first beat of a bar, which takes most of what there is.
             note = 7;

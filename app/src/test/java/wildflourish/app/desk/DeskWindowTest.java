@@ -281,8 +281,8 @@ class DeskWindowTest extends WindowTest {
     @Test
     void placesHabitsAndChartsAreKept() throws Exception {
         open(true);
+        interact(() -> model.trellis().player().setInstrument("fiddle"));
         interact(() -> {
-            model.trellis().player().setInstrument("fiddle");
             model.trellis().select(0, 3);
             model.trellis().places().takeOther(0);
         });

@@ -7,6 +7,10 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCodeCombination;
+import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -77,6 +81,56 @@ abstract class WindowTest extends FxRobot {
             l.close();
             return true;
         });
+    }
+
+    /** Presses keys, and waits until what they ask for is shown. */
+    @Override
+    public FxRobot push(KeyCode... keys) {
+        super.push(keys);
+        return settled();
+    }
+
+    @Override
+    public FxRobot push(KeyCodeCombination keys) {
+        super.push(keys);
+        return settled();
+    }
+
+    @Override
+    public FxRobot type(KeyCode... keys) {
+        super.type(keys);
+        return settled();
+    }
+
+    @Override
+    public FxRobot write(String text) {
+        super.write(text);
+        return settled();
+    }
+
+    @Override
+    public FxRobot clickOn(String query, MouseButton... buttons) {
+        super.clickOn(query, buttons);
+        return settled();
+    }
+
+    @Override
+    public FxRobot clickOn(Node node, MouseButton... buttons) {
+        super.clickOn(node, buttons);
+        return settled();
+    }
+
+    @Override
+    public FxRobot interact(Runnable task) {
+        super.interact(task);
+        return settled();
+    }
+
+    private FxRobot settled() {
+        if (model != null && model.trellis().now() != null) {
+            until(model.trellis()::isSettled);
+        }
+        return this;
     }
 
     void until(BooleanSupplier condition) {

@@ -209,7 +209,7 @@ class LadderChoicesTest {
 
     @Test
     void theReadingFollowsWhatTheTeacherSettles() {
-        ReadingModel reading = new ReadingModel(model, said::add);
+        ReadingModel reading = new ReadingModel(model, wildflourish.app.work.AtOnce.background(said::add), said::add);
         reading.setShown(true);
         assertThat(reading.state().get().reading().phrases()).extracting(Phrase::name).containsExactly("A1", "A2", "B1", "B2");
         reading.select(1);

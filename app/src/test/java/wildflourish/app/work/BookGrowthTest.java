@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Ladder;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.formats.abc.AbcTune;
 
@@ -45,7 +46,7 @@ class BookGrowthTest {
     @Test
     void keepsALadderThatATuneHasForTheInstrument() {
         Arrangement own = Documents.grown(book(1).getFirst().tune(), FIDDLE);
-        Arrangement bare = own.with(Documents.bare());
+        Arrangement bare = own.with(Ladder.bare());
         List<AbcTune> read = AbcReader.read(Documents.write(bare)).tunes();
         assertThat(BookGrowth.grow(read, FIDDLE, n -> { }, () -> false)).containsExactly(bare);
         assertThat(BookGrowth.grow(read, Instruments.known("mandolin"), n -> { }, () -> false).getFirst().instrument().id()).isEqualTo("mandolin");

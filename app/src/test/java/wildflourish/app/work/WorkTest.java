@@ -85,8 +85,8 @@ class WorkTest {
         List<String> trouble = Collections.synchronizedList(new ArrayList<>());
         try (Keeper keeper = new Keeper(library, trouble::add)) {
             keeper.open(9);
-            keeper.save(9, "lost", "x");
-            keeper.save(9, "kept", "y");
+            keeper.save(9, "lost", () -> "x");
+            keeper.save(9, "kept", () -> "y");
             keeper.settle();
         }
         assertThat(trouble).containsExactly("the disk is full");
@@ -111,8 +111,8 @@ class WorkTest {
         try (Keeper keeper = new Keeper(Library.open(folder.resolve("l.db")), t -> { })) {
             long tune = keeper.ask(l -> l.add("T", "reel", "D", "4/4", "v0"));
             keeper.ask(l -> keeper.open(tune));
-            keeper.save(tune, "one", "v1");
-            keeper.save(tune, "two", "v2");
+            keeper.save(tune, "one", () -> "v1");
+            keeper.save(tune, "two", () -> "v2");
             keeper.undo(tune);
             Keeper.Steps steps = keeper.ask(l -> keeper.open(tune));
             assertThat(steps.editions()).extracting(Edition::document).containsExactly("v0", "v1", "v2");

@@ -52,6 +52,20 @@ public final class DataFile {
         }
     }
 
+    /** The line of a data file on which a field has a value, the first such; 0 where there is none. */
+    public static int line(String name, String field, String value) {
+        try (InputStream in = DataFile.class.getResourceAsStream("/wildflourish/core/data/" + name); JsonParser parser = MAPPER.createParser(in)) {
+            while (parser.nextToken() != null) {
+                if (field.equals(parser.currentName()) && value.equals(parser.getText())) {
+                    return parser.currentLocation().getLineNr();
+                }
+            }
+            return 0;
+        } catch (IOException | IllegalArgumentException e) {
+            return 0;
+        }
+    }
+
     /** A record as the text of a data file; fields without a value are left out. */
     public static String write(Object record) {
         try {

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import wildflourish.core.memory.Kept;
 import wildflourish.core.ornament.Gesture;
 import wildflourish.core.ornament.Gestures;
 import wildflourish.core.ornament.Making;
@@ -16,17 +17,33 @@ import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Phrases;
+import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Version;
 import wildflourish.core.tune.Tempo;
 
 /** Finds and ranks what a note can take. */
 public final class Candidates {
 
+    private static final Kept<Asked, Candidates> FOUND = new Kept<>(16);
+
+    private record Asked(Situation situation, Tempo tempo, Speeds speeds, List<Phrase> phrases) {}
+
+    private record At(int note, Setting setting) {}
+
+    private final Kept<At, List<Candidate>> ranked = new Kept<>(256);
     private final Situation situation;
     private final Tempo tempo;
     private final Speeds speeds;
     private final List<Set<Feature>> features;
     private final Taste taste;
+
+    /** What the notes of a version as it is played can take; found once. */
+    public static Candidates of(Version version) {
+        Arrangement arrangement = version.arrangement();
+        return FOUND.of(new Asked(version.hands(), arrangement.tempo(), arrangement.speeds(), Phrases.of(version)),
+                a -> new Candidates(a.situation, a.tempo, a.speeds, a.phrases));
+    }
 
     public Candidates(Situation situation, Tempo tempo, Speeds speeds) {
         this(situation, tempo, speeds, Phrases.of(situation.tune()));
@@ -116,6 +133,10 @@ public final class Candidates {
      * The verdict is on the ornament together with what the setting has on the note in other slots.
      */
     public List<Candidate> ranked(int note, Setting setting) {
+        return ranked.of(new At(note, setting), at -> List.copyOf(rank(at.note, at.setting)));
+    }
+
+    private List<Candidate> rank(int note, Setting setting) {
         List<Candidate> all = new ArrayList<>();
         for (Ornament ornament : situation.vocabulary().all()) {
             all.add(candidate(note, ornament, setting));

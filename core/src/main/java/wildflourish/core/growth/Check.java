@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntFunction;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.ornament.Equivalents;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Playability;
@@ -57,7 +58,7 @@ public record Check(int bar, int note, Ornament ornament, Verdict verdict, Optio
     public static List<Unknown> unknown(Situation situation, Setting setting) {
         List<Unknown> all = new ArrayList<>();
         setting.byNote().forEach((note, ids) -> ids.stream().filter(id -> situation.vocabulary().byId(id).isEmpty()).forEach(id -> {
-            Optional<Ornament> instead = java.util.Arrays.stream(wildflourish.core.instrument.Family.values())
+            Optional<Ornament> instead = Family.all().stream()
                     .filter(f -> Vocabulary.of(f).byId(id).isPresent())
                     .flatMap(f -> Equivalents.of(Vocabulary.of(f).known(id), f, situation.vocabulary(), situation.instrument().family()).stream())
                     .findFirst();

@@ -83,18 +83,19 @@ public final class Grower {
     }
 
     /** A grower for what a teacher works on: its rungs, its phrases, and what is locked and forbidden. */
-    public static Grower of(Arrangement arrangement, Situation situation, List<Lick> licks) {
+    public static Grower of(Arrangement arrangement, List<Lick> licks) {
+        Situation situation = arrangement.situation();
         Taste taste = Taste.of(arrangement);
         boolean hasRungs = arrangement.ladder().size() > 1;
         return new Grower(situation, arrangement.tempo(), arrangement.speeds(),
                 hasRungs ? taste.forLadder(arrangement.ladder()) : taste,
-                Phrases.of(situation.tune(), arrangement.marks()), arrangement.wishes(),
+                Phrases.of(arrangement), arrangement.wishes(),
                 hasRungs ? Optional.of(arrangement.ladder()) : Optional.empty(), licks);
     }
 
     /** Where the bare tune has to be breathed in, and how: those places are kept free before anything is decorated. */
     private Map<Integer, Breaths.Room> breaths() {
-        if (!situation.instrument().family().isBlownByMouth()) {
+        if (!situation.instrument().family().blown()) {
             return Map.of();
         }
         Set<Integer> ends = new HashSet<>();

@@ -5,7 +5,9 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.instrument.Instrument;
@@ -131,21 +133,20 @@ public record Taste(
         }
     }
 
-    private static final Map<String, File> BY_NAME = new HashMap<>();
+    private static final Map<String, File> BY_NAME = new ConcurrentHashMap<>();
 
-    static {
-        for (String name : List.of("open-hole", "thumb-hole", "closed-chanter", "nine-note-chanter", "bowed", "plectrum",
-                "plectrum-breakdown", "fingers", "free-reed")) {
-            File file = DataFile.read("ornaments/taste-" + name + ".json", File.class);
+    private static File named(String name) {
+        return BY_NAME.computeIfAbsent(name, n -> {
+            File file = DataFile.read("ornaments/taste-" + n + ".json", File.class);
             checked(file.plain());
             TuneType.all().forEach(t -> checked(file.in(t)));
-            BY_NAME.put(name, file);
-        }
+            return file;
+        });
     }
 
     /** The rules for an instrument that somebody plays, in the usual schools, for no kind of tune in particular. */
     public static Taste of(Instrument instrument) {
-        return BY_NAME.get(wayOf(instrument)).plain();
+        return named(wayOf(instrument)).plain();
     }
 
     /** The rules for a tune of this head on an instrument that somebody plays, in the schools chosen. */
@@ -157,7 +158,7 @@ public record Taste(
             boolean breakdown = plucking.equals("breakdown") || plucking.equals("by-tune") && type.id().equals("breakdown");
             way = breakdown ? "plectrum-breakdown" : way;
         }
-        Taste taste = BY_NAME.get(way).in(type);
+        Taste taste = named(way).in(type);
         return instrument.school("triplet", school).equals("even") ? taste.withEvenTriplets() : taste;
     }
 
@@ -189,12 +190,8 @@ public record Taste(
 
     /** The way of playing that an instrument asks for: {@code bowed}, {@code plectrum}. */
     static String wayOf(Instrument instrument) {
-        return switch (instrument.family()) {
-            case OPEN_HOLE, THUMB_HOLE, CLOSED_CHANTER, NINE_NOTE_CHANTER, BOWED -> instrument.family().id();
-            case FRETTED -> ((Neck) instrument.layout()).strokes();
-            case TWO_WAY_REED, ONE_WAY_REED -> "free-reed";
-            case NONE -> throw new IllegalArgumentException("nobody plays the tune as written");
-        };
+        return instrument.family().taste().or(() -> Optional.of(instrument.layout()).filter(Neck.class::isInstance).map(n -> ((Neck) n).strokes()))
+                .orElseThrow(() -> new IllegalArgumentException("nobody plays the tune as written"));
     }
 
     /** Each rung may hold at least what the one below it may, else the upper could not contain the lower. */

@@ -6,10 +6,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Neck;
 import wildflourish.core.instrument.Place;
-import wildflourish.core.ornament.Gesture;
+import wildflourish.core.memory.Kept;
 import wildflourish.core.ornament.Move;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Room;
@@ -17,6 +16,8 @@ import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.reading.Phrase;
+import wildflourish.core.reading.Phrases;
+import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Variation;
 import wildflourish.core.tune.Element;
 import wildflourish.core.tune.Key;
@@ -48,6 +49,16 @@ public final class Variations {
     private final String playing;
     private final List<List<Offer>> byNote = new ArrayList<>();
     private final Phrase[] phraseOf;
+
+    private static final Kept<Asked, Variations> FOUND = new Kept<>(16);
+
+    private record Asked(Situation situation, Tempo tempo, Speeds speeds, List<Phrase> phrases, List<Lick> licks) {}
+
+    /** What stretches of an arrangement's plain tune can be varied to; found once. */
+    public static Variations of(Arrangement arrangement, List<Lick> licks) {
+        return FOUND.of(new Asked(arrangement.situation(), arrangement.tempo(), arrangement.speeds(), Phrases.of(arrangement), licks),
+                a -> new Variations(a.situation, a.tempo, a.speeds, a.phrases, Feature.of(a.situation.tune(), a.phrases), a.licks));
+    }
 
     /** Finds everything that fits. */
     public Variations(

@@ -190,7 +190,7 @@ public final class ButtonBoard implements Layout {
     @Override
     public List<String> faults(Family family) {
         List<String> faults = new ArrayList<>();
-        if (family != (file.twoWay() ? Family.TWO_WAY_REED : Family.ONE_WAY_REED)) {
+        if (family.hands() != Family.Held.BUTTONS || family.twoWay() != file.twoWay()) {
             faults.add("such buttons belong to another family");
         }
         ReedRules.faults(file, faults);

@@ -4,14 +4,14 @@ package wildflourish.core.instrument;
  * The holes of a wind instrument, each closed ({@code x}), open ({@code o}) or half covered ({@code h}).
  *
  * @param thumb the thumb hole, one letter; empty when there is none
- * @param pattern the finger holes from the mouth downward, without the gap between the hands; the upper hand has three
+ * @param pattern the finger holes from the mouth downward, four to eight, without the gap between the hands; the upper hand has three
  */
 public record Holes(String thumb, String pattern) {
 
     private static final int UPPER_HAND = 3;
 
     public Holes {
-        if (!thumb.matches("[xoh]?") || !pattern.matches("[xoh]{6,7}")) {
+        if (!thumb.matches("[xoh]?") || !pattern.matches("[xoh]{4,8}")) {
             throw new IllegalArgumentException(
                     "'%s' does not name the holes as x, o or h, like xxx xoo".formatted((thumb + " " + pattern).strip()));
         }

@@ -26,7 +26,7 @@ public record Instrument(
 
     /** Whether somebody plays it; false only for the tune as written. */
     public boolean hasHands() {
-        return family != Family.NONE;
+        return family.hasHands();
     }
 
     /** Whether the written pitch has a place on it. */

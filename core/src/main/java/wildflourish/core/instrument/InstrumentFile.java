@@ -21,7 +21,7 @@ record InstrumentFile(
     /** Builds and checks the instrument; throws {@link DataFault} naming {@code source} and the rules that it breaks. */
     Instrument build(String source) {
         try {
-            Family kind = Family.byId(family);
+            Family kind = Family.known(family);
             Layout layout = layout(source);
             List<String> faults = layout.faults(kind);
             if (!faults.isEmpty()) {

@@ -221,7 +221,7 @@ public final class Neck implements Layout {
     @Override
     public List<String> faults(Family family) {
         List<String> faults = new ArrayList<>();
-        if (family != (file.fretted() ? Family.FRETTED : Family.BOWED)) {
+        if (family.hands() != Family.Held.STRINGS || family.frets() != file.fretted()) {
             faults.add("strings %s frets belong to another family".formatted(file.fretted() ? "over" : "without"));
         }
         if (strings.stream().map(OpenString::name).distinct().count() != strings.size()) {

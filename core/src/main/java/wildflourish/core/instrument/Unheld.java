@@ -28,6 +28,6 @@ public record Unheld() implements Layout {
 
     @Override
     public List<String> faults(Family family) {
-        return family == Family.NONE ? List.of() : List.of("an instrument needs holes, strings or buttons");
+        return !family.hasHands() ? List.of() : List.of("an instrument needs holes, strings or buttons");
     }
 }

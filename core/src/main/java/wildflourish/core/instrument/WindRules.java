@@ -23,20 +23,23 @@ final class WindRules {
             return faults;
         }
         openingNeverLowers(chart, faults);
-        switch (family) {
-            case OPEN_HOLE -> scaleFromBelow(chart, faults);
-            case THUMB_HOLE -> { }
-            case CLOSED_CHANTER -> fewFingersUp(chart, faults);
-            case NINE_NOTE_CHANTER -> thumbStaysOpen(chart, faults);
-            case NONE, BOWED, FRETTED, TWO_WAY_REED, ONE_WAY_REED ->
-                faults.add("this family has no holes");
-        }
+        family.chartRule().ifPresent(rule -> {
+            switch (rule) {
+                case SCALE_FROM_BELOW -> scaleFromBelow(chart, faults);
+                case FEW_FINGERS_UP -> fewFingersUp(chart, faults);
+                case THUMB_STAYS_OPEN -> thumbStaysOpen(chart, faults);
+            }
+        });
         return faults;
     }
 
     private static void sameHoles(WindChart chart, Family family, List<String> faults) {
-        boolean thumb = family != Family.OPEN_HOLE;
-        int count = family == Family.OPEN_HOLE ? 6 : 7;
+        if (family.hands() != Family.Held.HOLES) {
+            faults.add("this family has no holes");
+            return;
+        }
+        boolean thumb = family.thumb();
+        int count = family.holes();
         for (Pitch pitch : chart.pitches()) {
             for (Fingering way : chart.ways(pitch)) {
                 if (way.holes().hasThumb() != thumb || way.holes().count() != count) {

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Optional;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonBoard;
-import wildflourish.core.instrument.Place;
 import wildflourish.core.instrument.Place.Pressed;
 import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Timeline.Stand;
@@ -38,8 +37,8 @@ final class ButtonHand extends Hand {
         return switch (move) {
             case SOUND, TOUCH, SLUR, BREATH, SWELL -> still(move, ornament);
             case STROKE, TONGUE -> new Gesture.Part(move, ornament, pitch, new Means.Press(alternate(strokes++)));
-            case GRACE -> grace(motion.helper(), ornament);
-            case PASSING -> other(move, byMusic(motion.helper()), ornament);
+            case GRACE -> grace((HelperNote.ByMusic) motion.helper(), ornament);
+            case PASSING -> other(move, byMusic((HelperNote.ByMusic) motion.helper()), ornament);
             case WAVER, CUT, TAP, CRAN_CUT, SLIDE, BEND, FALL, POP, SLAP, OVERLAP, CLOSE, HAMMER, PULL, COMPANY ->
                 throw cannot(move);
         };
@@ -58,7 +57,7 @@ final class ButtonHand extends Hand {
      * A grace: the scale neighbour where it lies in this bellows direction; else the next button up that does, or the semitone
      * below on the other row (common practice of the two-row boxes).
      */
-    private Gesture.Part grace(HelperNote helper, String ornament) {
+    private Gesture.Part grace(HelperNote.ByMusic helper, String ornament) {
         try {
             return other(Move.GRACE, byMusic(helper), ornament);
         } catch (Hindrance e) {
@@ -147,14 +146,13 @@ final class ButtonHand extends Hand {
 
     @Override
     List<Gesture.Part> company(Motion motion, String ornament) {
-        List<Pressed> found = switch (motion.helper()) {
+        List<Pressed> found = switch ((HelperNote.Along) motion.helper()) {
             case HelperNote.Steps(int steps) -> first(List.of(stand.key().step(pitch, steps)),
                     Math.abs(steps) == 2 ? "third" : Math.abs(steps) == 5 ? "sixth" : "second note");
             case HelperNote.Octave o -> first(List.of(pitch.octavesUp(-1), pitch.octavesUp(1)), "octave");
             case HelperNote.Drone d -> first(Harmony.drones(stand), "drone note");
             case HelperNote.Before b -> first(List.of(before().pitch()), "note to hold on");
             case HelperNote.Chord c -> chord();
-            default -> throw new IllegalStateException("nothing sounds along by " + motion.helper());
         };
         return found.stream().map(p -> new Gesture.Part(motion.move(), ornament,
                 p.button().sounds(p.direction().orElse(wildflourish.core.instrument.Bellows.PUSH)),

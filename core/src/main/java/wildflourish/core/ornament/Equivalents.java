@@ -43,7 +43,7 @@ public final class Equivalents {
             });
             ideas.add(new Idea(String.valueOf(row.get("idea")), byFamily, without));
         }
-        for (Family family : Family.values()) {
+        for (Family family : Family.all()) {
             for (Idea idea : ideas) {
                 for (String id : idea.byFamily().getOrDefault(key(family), List.of())) {
                     if (Vocabulary.of(family).byId(id).isEmpty()) {
@@ -57,10 +57,7 @@ public final class Equivalents {
     }
 
     private static String key(Family family) {
-        return switch (family) {
-            case TWO_WAY_REED, ONE_WAY_REED -> "free-reed";
-            case NONE, OPEN_HOLE, THUMB_HOLE, CLOSED_CHANTER, NINE_NOTE_CHANTER, BOWED, FRETTED -> family.id();
-        };
+        return family.vocabulary().orElse(family.id());
     }
 
     /**
@@ -68,7 +65,7 @@ public final class Equivalents {
      * it, or where none does, of the ideas it belongs to; then their easier relatives.
      */
     public static List<Ornament> of(Ornament ornament, Family from, Vocabulary to, Family target) {
-        String known = from + " " + ornament.id() + " " + target;
+        String known = from.id() + " " + ornament.id() + " " + target.id();
         List<String> ids;
         synchronized (KNOWN) {
             ids = KNOWN.computeIfAbsent(known, k -> ids(ornament.id(), key(from), key(target), Vocabulary.of(target)));

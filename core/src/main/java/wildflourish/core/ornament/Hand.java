@@ -34,9 +34,7 @@ abstract class Hand {
     abstract Gesture.Part part(Motion motion, String ornament);
 
     /** The notes that sound along. */
-    List<Gesture.Part> company(Motion motion, String ornament) {
-        throw cannot(motion.move());
-    }
+    abstract List<Gesture.Part> company(Motion motion, String ornament);
 
     /** Leaves with a {@link Hindrance} where the finger of a gesture's first part is still busy with the change of notes. */
     void checkStart(Gesture.Part first) {}
@@ -108,7 +106,7 @@ abstract class Hand {
     }
 
     /** The pitch of a helper that is found by music alone, without looking at the hand. */
-    Pitch byMusic(HelperNote helper) {
+    Pitch byMusic(HelperNote.ByMusic helper) {
         return switch (helper) {
             case HelperNote.Itself h -> pitch;
             case HelperNote.Steps(int steps) -> onInstrument(stand.key().step(pitch, steps));
@@ -118,21 +116,8 @@ abstract class Hand {
             case HelperNote.Between h -> between();
             case HelperNote.Blue h -> blue();
             case HelperNote.Named(Pitch named) -> onInstrument(named);
-            case HelperNote.Through(Pitch through) -> onInstrument(through);
             case HelperNote.FingerAbove h -> onInstrument(stand.key().step(pitch, 1));
             case HelperNote.FingerBelow h -> onInstrument(stand.key().step(pitch, -1));
-            case HelperNote.OpenString h -> throw new IllegalStateException("no strings here");
-            case HelperNote.OwnOpenString h -> throw new IllegalStateException("no strings here");
-            case HelperNote.StringNearer h -> throw new IllegalStateException("no strings here");
-            case HelperNote.FirstString h -> throw new IllegalStateException("no strings here");
-            case HelperNote.ShortString h -> throw new IllegalStateException("no strings here");
-            case HelperNote.Across h -> throw new IllegalStateException("no strings here");
-            case HelperNote.Octave h -> throw new IllegalStateException("an octave sounds along");
-            case HelperNote.Drone h -> throw new IllegalStateException("a drone sounds along");
-            case HelperNote.Chord h -> throw new IllegalStateException("a chord sounds along");
-            case HelperNote.Fork h -> throw new IllegalStateException("no holes here");
-            case HelperNote.Seesaw h -> throw new IllegalStateException("no holes here");
-            case HelperNote.Doubling h -> throw new IllegalStateException("no doublings here");
         };
     }
 }

@@ -6,78 +6,97 @@ import wildflourish.core.tune.Pitch;
 
 /**
  * The rule that finds the other note, or the finger, that an elementary part needs. The rules are few and in code; which
- * ornament uses which is data.
+ * ornament uses which is data. They are divided by what understands them, so that each hand answers for all of its own and for
+ * no others; which go with which movement is {@link Motion#fault}'s to say, when a file is read.
  */
 public sealed interface HelperNote {
 
+    /** Another note in this one's place, over holes. */
+    sealed interface OnHoles extends HelperNote {}
+
+    /** Another note in this one's place, by a finger on a string. */
+    sealed interface OnStrings extends HelperNote {}
+
+    /** Found by the music alone, whatever holds the note. */
+    sealed interface ByMusic extends OnHoles, OnStrings {}
+
+    /** What a stroke strikes: the note, or an open string. */
+    sealed interface Struck extends HelperNote {}
+
+    /** What sounds along on other strings. */
+    sealed interface AlongStrings extends HelperNote {}
+
+    /** What sounds along wherever several notes can be held. */
+    sealed interface Along extends AlongStrings {}
+
     /** The note itself. */
-    record Itself() implements HelperNote {}
+    record Itself() implements ByMusic, Struck, AlongStrings {}
 
     /** The finger above: a finger that is down on a hole, or on strings the next finger in the scale (schools differ). */
-    record FingerAbove() implements HelperNote {}
+    record FingerAbove() implements ByMusic {}
 
     /** The finger below: the next open hole, or on strings the next lower finger or the open string. */
-    record FingerBelow() implements HelperNote {}
+    record FingerBelow() implements ByMusic {}
 
     /** So many steps up (or, negative, down) the scale of the key. */
-    record Steps(int steps) implements HelperNote {}
+    record Steps(int steps) implements ByMusic, Along {}
 
     /** So many semitones up (or, negative, down). */
-    record Semitones(int semitones) implements HelperNote {}
+    record Semitones(int semitones) implements ByMusic {}
 
     /** A neighbouring string, open. */
-    record OpenString() implements HelperNote {}
+    record OpenString() implements AlongStrings {}
 
     /** The string the note lies on, open. */
-    record OwnOpenString() implements HelperNote {}
+    record OwnOpenString() implements OnStrings, Struck {}
 
     /** The open string so many places nearer to the first string. */
-    record StringNearer(int places) implements HelperNote {}
+    record StringNearer(int places) implements Struck {}
 
     /** The first string, open. */
-    record FirstString() implements HelperNote {}
+    record FirstString() implements Struck {}
 
     /** The short fifth string. */
-    record ShortString() implements HelperNote {}
+    record ShortString() implements Struck {}
 
     /** The same finger laid across the next string. */
-    record Across() implements HelperNote {}
+    record Across() implements AlongStrings {}
 
     /** An octave away, below before above. */
-    record Octave() implements HelperNote {}
+    record Octave() implements Along {}
 
     /** The tonic or the fifth of the key, wherever it can be held. */
-    record Drone() implements HelperNote {}
+    record Drone() implements Along {}
 
     /** Further notes of the chord of this place. */
-    record Chord() implements HelperNote {}
+    record Chord() implements Along {}
 
     /** The note before, kept or restated. */
-    record Before() implements HelperNote {}
+    record Before() implements ByMusic, Along {}
 
     /** The next note. */
-    record Next() implements HelperNote {}
+    record Next() implements ByMusic {}
 
     /** The note between this one and the next. */
-    record Between() implements HelperNote {}
+    record Between() implements ByMusic {}
 
     /** The flattened third or seventh of the key, whichever lies nearer. */
-    record Blue() implements HelperNote {}
+    record Blue() implements ByMusic {}
 
     /** The fork that a held finger makes possible above this note, from the instrument's chart. */
-    record Fork() implements HelperNote {}
+    record Fork() implements OnHoles {}
 
     /** The note that a shake reaches in which one finger falls as another rises, from the instrument's chart. */
-    record Seesaw() implements HelperNote {}
+    record Seesaw() implements OnHoles {}
 
     /** The upper note of a doubling on the nine-note pipes: D for the notes below it, the next note up from there. */
-    record Doubling() implements HelperNote {}
+    record Doubling() implements OnHoles {}
 
     /** A pitch by its name. */
-    record Named(Pitch pitch) implements HelperNote {}
+    record Named(Pitch pitch) implements ByMusic {}
 
     /** A pitch that a movement of several fingers passes through. */
-    record Through(Pitch pitch) implements HelperNote {}
+    record Through(Pitch pitch) implements OnHoles {}
 
     HelperNote ITSELF = new Itself();
 

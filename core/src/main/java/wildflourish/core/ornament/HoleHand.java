@@ -33,7 +33,7 @@ final class HoleHand extends Hand {
         Move move = motion.move();
         return switch (move) {
             case SOUND, TOUCH, TONGUE, BREATH, SWELL, SLUR, STROKE -> still(move, ornament);
-            case WAVER -> new Gesture.Part(move, ornament, pitch, new Means.Hole(family == Family.CLOSED_CHANTER ? offHand() : below()));
+            case WAVER -> new Gesture.Part(move, ornament, pitch, new Means.Hole(stopped() ? offHand() : below()));
             case CUT -> cut(ornament);
             case CRAN_CUT -> cran(ornament);
             case TAP -> tap(ornament);
@@ -49,6 +49,16 @@ final class HoleHand extends Hand {
         };
     }
 
+    /** Whether closed holes stop the sound. */
+    private boolean stopped() {
+        return family.tone() == Family.Tone.STOPPED;
+    }
+
+    /** Whether nothing ever stops it. */
+    private boolean unbroken() {
+        return family.tone() == Family.Tone.UNBROKEN;
+    }
+
     /** The finger of the school, or where that one is only just coming down or sounds no higher, another that is down. */
     private Gesture.Part cut(String ornament) {
         List<Integer> holes = chart.work().cutHoles(pitch, way, school("cut"));
@@ -61,7 +71,7 @@ final class HoleHand extends Hand {
     }
 
     private Gesture.Part cran(String ornament) {
-        if (family == Family.CLOSED_CHANTER) {
+        if (stopped()) {
             if (chart.pitches().indexOf(pitch) > 1 || chart.pitches().indexOf(pitch) < 0) {
                 throw new Hindrance(new Obstacle.CranTooHigh(pitch));
             }
@@ -93,6 +103,11 @@ final class HoleHand extends Hand {
         if (strikes && first.means() instanceof Means.Hole(int hole) && moved(hole)) {
             throw new Hindrance(new Obstacle.FingerJustMoved(HowTo.finger(hole), way.holes().isOpen(hole)));
         }
+    }
+
+    @Override
+    List<Gesture.Part> company(Motion motion, String ornament) {
+        throw cannot(motion.move());
     }
 
     private boolean hasHoleBelow() {
@@ -128,20 +143,15 @@ final class HoleHand extends Hand {
     /** The open hole that a finger strikes below this note. */
     private int below() {
         Holes holes = way.holes();
-        switch (family) {
-            case CLOSED_CHANTER -> {
-                return opener();
+        if (stopped()) {
+            return opener();
+        }
+        // The first open hole under the closed ones; on the nine-note pipes the thumb's belongs to high A.
+        for (int h = holes.first(); family.thumb() && h <= holes.count(); h++) {
+            boolean free = unbroken() || h > 1 && holes.isClosed(h - 1);
+            if (free && holes.isOpen(h)) {
+                return h;
             }
-            case THUMB_HOLE, NINE_NOTE_CHANTER -> {
-                // The first open hole under the closed ones; on the nine-note pipes the thumb's belongs to high A.
-                for (int h = holes.first(); h <= holes.count(); h++) {
-                    boolean free = family == Family.NINE_NOTE_CHANTER || h > 1 && holes.isClosed(h - 1);
-                    if (free && holes.isOpen(h)) {
-                        return h;
-                    }
-                }
-            }
-            case NONE, OPEN_HOLE, BOWED, FRETTED, TWO_WAY_REED, ONE_WAY_REED -> { }
         }
         return way.tap().orElseThrow(() -> new Hindrance(nothingBelow()));
     }
@@ -191,7 +201,7 @@ final class HoleHand extends Hand {
     private Gesture.Part slide(String ornament) {
         Pitch below = chart.stepBelow(pitch).orElseThrow(() ->
                 new Hindrance(new Obstacle.NoGlide(pitch, "nothing lies below it to start from")));
-        if (family == Family.CLOSED_CHANTER) {
+        if (stopped()) {
             int hole = opener();
             if (hole == 0) {
                 throw new Hindrance(new Obstacle.NoGlide(pitch, "the thumb opens it all at once"));
@@ -217,16 +227,19 @@ final class HoleHand extends Hand {
 
     /** Another note that takes this one's place. */
     private Gesture.Part other(Motion motion, String ornament) {
-        if (motion.helper() instanceof HelperNote.Fork) {
-            return fork(ornament);
-        }
-        if (motion.helper() instanceof HelperNote.Seesaw) {
-            FingerWork.Seesaw shake = chart.work().seesaw(pitch)
-                    .orElseThrow(() -> new Hindrance(new Obstacle.NoFork(pitch)));
-            return new Gesture.Part(Move.PASSING, ornament, chart.work().above(pitch, shake.to()),
-                    new Means.Holes(List.of(shake.rises(), shake.falls())));
-        }
-        return new Gesture.Part(Move.PASSING, ornament, byMusic(motion.helper()), Means.STILL);
+        return switch ((HelperNote.OnHoles) motion.helper()) {
+            case HelperNote.Fork f -> fork(ornament);
+            case HelperNote.Seesaw s -> seesaw(ornament);
+            case HelperNote.Doubling d -> new Gesture.Part(Move.PASSING, ornament, doubling(), Means.STILL);
+            case HelperNote.Through(Pitch through) -> new Gesture.Part(Move.PASSING, ornament, onInstrument(through), Means.STILL);
+            case HelperNote.ByMusic other -> new Gesture.Part(Move.PASSING, ornament, byMusic(other), Means.STILL);
+        };
+    }
+
+    private Gesture.Part seesaw(String ornament) {
+        FingerWork.Seesaw shake = chart.work().seesaw(pitch).orElseThrow(() -> new Hindrance(new Obstacle.NoFork(pitch)));
+        return new Gesture.Part(Move.PASSING, ornament, chart.work().above(pitch, shake.to()),
+                new Means.Holes(List.of(shake.rises(), shake.falls())));
     }
 
     /** The fork above, from the low note on the way to the middle one, or from the middle one in a shake. */
@@ -249,8 +262,8 @@ final class HoleHand extends Hand {
     }
 
     private Gesture.Part grace(Motion motion, String ornament) {
-        boolean byOneFinger = family == Family.NINE_NOTE_CHANTER && !(motion.helper() instanceof HelperNote.Through);
-        Pitch grace = motion.helper() instanceof HelperNote.Doubling ? doubling() : byMusic(motion.helper());
+        boolean byOneFinger = unbroken() && !(motion.helper() instanceof HelperNote.Through);
+        Pitch grace = other(motion, ornament).pitch();
         if (!byOneFinger) {
             return new Gesture.Part(Move.GRACE, ornament, grace, Means.STILL);
         }

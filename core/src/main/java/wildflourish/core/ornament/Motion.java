@@ -1,6 +1,8 @@
 package wildflourish.core.ornament;
 
 import java.util.Locale;
+import java.util.Optional;
+import wildflourish.core.instrument.Family;
 
 /**
  * An elementary part as an ornament's data file asks for it.
@@ -19,6 +21,32 @@ public record Motion(Move move, HelperNote helper) {
             throw new IllegalArgumentException("there is no movement '" + halves[0] + "'");
         }
         return new Motion(move, halves.length > 1 ? HelperNote.parse(halves[1].strip()) : usual(move));
+    }
+
+    /** Why hands of a kind cannot be asked for it; empty where they can. */
+    Optional<String> fault(Family.Held hands) {
+        boolean understood = switch (hands) {
+            case NONE -> false;
+            case HOLES -> switch (move) {
+                case HAMMER, PULL, BEND, COMPANY -> false;
+                case SOUND, TOUCH, TONGUE, BREATH, SWELL, SLUR, STROKE, WAVER, CUT, CRAN_CUT, TAP, CLOSE, SLAP, SLIDE, FALL, PASSING, GRACE,
+                        POP, OVERLAP -> helper instanceof HelperNote.OnHoles;
+            };
+            case STRINGS -> switch (move) {
+                case CRAN_CUT, POP, SLAP, OVERLAP, CLOSE -> false;
+                case STROKE -> helper instanceof HelperNote.Struck;
+                case COMPANY -> helper instanceof HelperNote.AlongStrings;
+                case SOUND, TOUCH, TONGUE, BREATH, SWELL, SLUR, WAVER, GRACE, CUT, TAP, PASSING, PULL, HAMMER, SLIDE, BEND, FALL ->
+                    helper instanceof HelperNote.OnStrings;
+            };
+            case BUTTONS -> switch (move) {
+                case WAVER, CUT, TAP, CRAN_CUT, SLIDE, BEND, FALL, POP, SLAP, OVERLAP, CLOSE, HAMMER, PULL -> false;
+                case COMPANY -> helper instanceof HelperNote.Along;
+                case SOUND, TOUCH, SLUR, BREATH, SWELL, STROKE, TONGUE, GRACE, PASSING -> helper instanceof HelperNote.ByMusic;
+            };
+        };
+        return understood ? Optional.empty() : Optional.of("hands on %s do not know a %s with '%s'".formatted(
+                hands.name().toLowerCase(Locale.ROOT), move.words(), helper.getClass().getSimpleName()));
     }
 
     /** The helper that a movement has when the file names none. */

@@ -52,7 +52,7 @@ public final class Realiser {
         this.tempo = tempo;
         this.speeds = speeds;
         this.family = situation.instrument().family();
-        this.tight = family == Family.CLOSED_CHANTER
+        this.tight = family.tone() == Family.Tone.STOPPED
                 && situation.instrument().school("touch", situation.school()).equals("tight");
     }
 
@@ -214,17 +214,17 @@ public final class Realiser {
 
     /** What of a written chord sounds: over holes the melody alone, elsewhere every note that the instrument has. */
     private List<Pitch> heads(Stand stand) {
-        return switch (family) {
-            case OPEN_HOLE, THUMB_HOLE, CLOSED_CHANTER, NINE_NOTE_CHANTER -> List.of(stand.pitch());
+        return switch (family.hands()) {
+            case HOLES -> List.of(stand.pitch());
             case NONE -> stand.note().pitches();
-            case BOWED, FRETTED, TWO_WAY_REED, ONE_WAY_REED -> stand.note().pitches().size() == 1 ? stand.note().pitches()
+            case STRINGS, BUTTONS -> stand.note().pitches().size() == 1 ? stand.note().pitches()
                     : stand.note().pitches().stream().filter(p -> p.equals(stand.pitch()) || situation.instrument().has(p)).toList();
         };
     }
 
     /** The graces that the tune itself has on a note, as far as somebody plays it and the instrument has them. */
     private void graces(Stand stand, double at, double length) {
-        if (family == Family.NONE || stand.heldOver() || !tiedSounds.isEmpty()) {
+        if (!family.hasHands() || stand.heldOver() || !tiedSounds.isEmpty()) {
             return;
         }
         List<Pitch> graces = stand.note().marks().graces().stream().filter(situation.instrument()::has).toList();
@@ -352,20 +352,20 @@ public final class Realiser {
 
     private Sound.Start startOf(Stand stand, boolean parted) {
         boolean again = sounded == sounding(stand.pitch());
-        return switch (family) {
-            case NONE, OPEN_HOLE, THUMB_HOLE -> silent || again && !parted ? Sound.Start.ATTACK : Sound.Start.JOINED;
-            case NINE_NOTE_CHANTER -> silent ? Sound.Start.ATTACK : Sound.Start.JOINED;
-            case CLOSED_CHANTER -> {
+        return switch (family.tone()) {
+            case TONGUED -> silent || again && !parted ? Sound.Start.ATTACK : Sound.Start.JOINED;
+            case UNBROKEN -> silent ? Sound.Start.ATTACK : Sound.Start.JOINED;
+            case STOPPED -> {
                 boolean closes = !silent && (tight || again && !parted);
                 if (closes) {
                     closeBefore();
                 }
                 yield silent || closes ? Sound.Start.ATTACK : Sound.Start.JOINED;
             }
-            case BOWED, FRETTED -> situation.strokes().at(stand.index())
+            case STRUCK -> situation.strokes().at(stand.index())
                     .map(s -> s.joined() ? Sound.Start.JOINED : Sound.Start.ATTACK)
                     .orElse(plucksEach() || silent ? Sound.Start.ATTACK : Sound.Start.SOFT);
-            case TWO_WAY_REED, ONE_WAY_REED -> silent || again && !parted
+            case REEDS -> silent || again && !parted
                     || !situation.plan().bellows(stand.index()).equals(bellows) ? Sound.Start.ATTACK : Sound.Start.JOINED;
         };
     }

@@ -15,7 +15,7 @@ public final class Separation {
 
     /** Whether an instrument never stops sounding, so that equal notes run together without a grace. */
     public static boolean isNeeded(Situation situation) {
-        return situation.instrument().family() == Family.NINE_NOTE_CHANTER;
+        return situation.instrument().family().tone() == Family.Tone.UNBROKEN;
     }
 
     /** The stack of a note with the grace that sets it apart from an equal note before it, where it needs one. */

@@ -5,7 +5,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Neck;
 import wildflourish.core.instrument.Place;
@@ -105,7 +104,7 @@ public record Situation(
             return false;
         }
         Map<Integer, Integer> counted = counted(placed);
-        boolean bowed = instrument.family() == Family.BOWED;
+        boolean bowed = !instrument.family().frets();
         return counted.entrySet().stream().anyMatch(e -> e.getValue() == JOINED
                 ? !strokes.at(e.getKey()).map(s -> s.joined()).orElse(true) : bowed && e.getValue() % 2 == 0);
     }

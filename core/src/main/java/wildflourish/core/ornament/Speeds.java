@@ -17,6 +17,8 @@ public record Speeds(String name, Map<Move, Span> spans, Span again) {
 
     /** The name of speeds that were set or measured for one student. */
     public static final String OWN = "own";
+    /** The level of most people in a class, for which a new ladder is grown. */
+    public static final String USUAL = "fluent";
 
     /** Floor and comfortable length in whole milliseconds; {@code 0 < floor <= comfortable}. */
     public record Span(int floor, int comfortable) {

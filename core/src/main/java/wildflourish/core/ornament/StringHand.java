@@ -33,11 +33,11 @@ final class StringHand extends Hand {
             case SOUND, TOUCH, BREATH, SWELL, TONGUE -> still(move, ornament);
             case SLUR -> slur(ornament);
             case WAVER -> new Gesture.Part(move, ornament, pitch, new Means.Finger(stopped("vibrate")));
-            case STROKE -> stroke(motion.helper(), ornament);
+            case STROKE -> stroke((HelperNote.Struck) motion.helper(), ornament);
             case GRACE, CUT, TAP, PASSING, PULL, HAMMER -> onOwnString(motion, ornament);
             case SLIDE -> slide(motion, ornament);
-            case BEND -> new Gesture.Part(move, ornament, byMusic(motion.helper()), new Means.Finger(stopped("bend")));
-            case FALL -> new Gesture.Part(move, ornament, byMusic(motion.helper()), new Means.Finger(stopped("slide away")));
+            case BEND -> new Gesture.Part(move, ornament, other(motion), new Means.Finger(stopped("bend")));
+            case FALL -> new Gesture.Part(move, ornament, other(motion), new Means.Finger(stopped("slide away")));
             case CRAN_CUT, POP, SLAP, OVERLAP, CLOSE, COMPANY -> throw cannot(move);
         };
     }
@@ -56,13 +56,12 @@ final class StringHand extends Hand {
         return at;
     }
 
-    private Gesture.Part stroke(HelperNote helper, String ornament) {
+    private Gesture.Part stroke(HelperNote.Struck helper, String ornament) {
         int nth = strokes++;
+        lastString = index(helper);
         if (helper instanceof HelperNote.Itself) {
-            lastString = at.index();
             return new Gesture.Part(Move.STROKE, ornament, pitch, new Means.Stroke(nth));
         }
-        lastString = openIndex(helper);
         Neck.OpenString string = neck.strings().get(lastString);
         if (!(helper instanceof HelperNote.OwnOpenString) && !Harmony.isInKey(stand.key(), string.open())) {
             throw new Hindrance(new Obstacle.DroneOutOfKey(string.open(), stand.key().spoken(), remedy(string)));
@@ -83,20 +82,21 @@ final class StringHand extends Hand {
     }
 
     /**
-     * Which open string a helper names, from 0; never the one that the note lies on, and never the one just plucked, which
+     * The string that is struck, from 0; an open one is never the one that the note lies on, and never the one just plucked, which
      * still rings.
      */
-    private int openIndex(HelperNote helper) {
+    private int index(HelperNote.Struck helper) {
         int first = neck.strings().size() - 1;
         int index = switch (helper) {
             case HelperNote.FirstString f -> free(first);
             case HelperNote.ShortString s -> 0;
             case HelperNote.StringNearer(int places) -> free(Math.min(first, at.index() + places));
             case HelperNote.OwnOpenString o -> at.index();
-            default -> throw new IllegalStateException("not an open string: " + helper);
+            case HelperNote.Itself i -> at.index();
         };
         boolean isShort = neck.strings().get(index).isShort();
-        if (index == at.index() && !(helper instanceof HelperNote.OwnOpenString) || helper instanceof HelperNote.ShortString && !isShort) {
+        boolean own = helper instanceof HelperNote.OwnOpenString || helper instanceof HelperNote.Itself;
+        if (index == at.index() && !own || helper instanceof HelperNote.ShortString && !isShort) {
             throw new Hindrance(new Obstacle.NoSecondNote("open string", "the melody lies on it"));
         }
         return index;
@@ -119,16 +119,14 @@ final class StringHand extends Hand {
             return new Gesture.Part(move, ornament, neck.strings().get(at.index()).open(), new Means.Finger(at));
         }
         if (move == Move.PASSING) {
-            Pitch wanted = byMusic(motion.helper());
+            Pitch wanted = other(motion);
             Stopped there = find(wanted, p -> true).or(() -> anywhere(wanted)).orElseThrow(() ->
                     new Hindrance(new Obstacle.NotOnString(wanted, at.string())));
             return new Gesture.Part(move, ornament, wanted, new Means.Finger(there));
         }
-        Pitch wanted = switch (motion.helper()) {
-            case HelperNote.FingerAbove f -> onInstrument(stand.key().step(pitch, school("roll-finger").equals("one-after") ? 2 : 1));
-            case HelperNote.FingerBelow f -> below();
-            default -> byMusic(motion.helper());
-        };
+        Pitch wanted = motion.helper() instanceof HelperNote.FingerAbove
+                ? onInstrument(stand.key().step(pitch, school("roll-finger").equals("one-after") ? 2 : 1))
+                : motion.helper() instanceof HelperNote.FingerBelow ? below() : other(motion);
         boolean up = wanted.midi() > pitch.midi();
         if (!up && at.isOpen()) {
             throw new Hindrance(new Obstacle.OpenString(pitch, move == Move.PULL ? "pull off" : "go below it"));
@@ -138,6 +136,13 @@ final class StringHand extends Hand {
         // A finger pulled off or falling is the note's own; a grace above is the helper's.
         return new Gesture.Part(move, ornament, wanted,
                 new Means.Finger(move == Move.PULL || move == Move.HAMMER && !at.isOpen() ? at : there));
+    }
+
+    private Pitch other(Motion motion) {
+        return switch ((HelperNote.OnStrings) motion.helper()) {
+            case HelperNote.OwnOpenString o -> neck.strings().get(at.index()).open();
+            case HelperNote.ByMusic helper -> byMusic(helper);
+        };
     }
 
     private Pitch below() {
@@ -165,7 +170,7 @@ final class StringHand extends Hand {
             throw new Hindrance(new Obstacle.NoGlide(pitch, "it is an open string here"));
         }
         Pitch from = motion.helper() instanceof HelperNote.Semitones(int semitones)
-                ? Pitch.ofMidi(pitch.midi() + semitones) : byMusic(motion.helper());
+                ? Pitch.ofMidi(pitch.midi() + semitones) : other(motion);
         if (from.midi() < neck.strings().get(at.index()).open().midi() + (at.fretted() ? 1 : 0)) {
             throw new Hindrance(new Obstacle.NoGlide(pitch, "no place lies below it on its string"));
         }
@@ -174,7 +179,7 @@ final class StringHand extends Hand {
 
     @Override
     List<Gesture.Part> company(Motion motion, String ornament) {
-        List<Stopped> found = switch (motion.helper()) {
+        List<Stopped> found = switch ((HelperNote.AlongStrings) motion.helper()) {
             case HelperNote.OpenString o -> neighbours(p -> p.isOpen() && Harmony.isDrone(stand.key(), openPitch(p), pitch), openPitches(),
                     "open string that sounds well with " + pitch.spoken());
             case HelperNote.Itself i -> neighbours(p -> true, List.of(pitch), "unison");
@@ -184,7 +189,6 @@ final class StringHand extends Hand {
             case HelperNote.Before b -> kept();
             case HelperNote.Drone d -> neighbours(p -> true, Harmony.drones(stand), "drone");
             case HelperNote.Chord c -> chord();
-            default -> throw new IllegalStateException("nothing sounds along by " + motion.helper());
         };
         return found.stream().map(p -> new Gesture.Part(motion.move(), ornament, sounding(p), new Means.Finger(p))).toList();
     }

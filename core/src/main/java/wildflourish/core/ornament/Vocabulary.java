@@ -1,7 +1,6 @@
 package wildflourish.core.ornament;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -61,24 +60,10 @@ public final class Vocabulary {
             "downbow", "snap", "open", "thumb", "plus");
 
     private static final Vocabulary EMPTY = new Vocabulary("none", List.of(), Map.of());
-    private static final Map<Family, Vocabulary> BY_FAMILY = new EnumMap<>(Family.class);
-    private static final Map<String, Vocabulary> PLUCKED = new HashMap<>();
+    private static final Map<String, Vocabulary> BY_FAMILY = new ConcurrentHashMap<>();
+    private static final Map<String, Vocabulary> PLUCKED = new ConcurrentHashMap<>();
     /** Those of instruments that have ornaments of their own, or lack some of their family's. */
     private static final Map<String, Vocabulary> BY_INSTRUMENT = new ConcurrentHashMap<>();
-
-    static {
-        for (Family family : Family.values()) {
-            BY_FAMILY.put(family, switch (family) {
-                case NONE -> EMPTY;
-                case OPEN_HOLE, THUMB_HOLE, CLOSED_CHANTER, NINE_NOTE_CHANTER, BOWED, FRETTED ->
-                    read("ornaments/" + family.id() + ".json");
-                case TWO_WAY_REED, ONE_WAY_REED -> read("ornaments/free-reed.json");
-            });
-        }
-        for (String strokes : List.of("plectrum", "fingers")) {
-            PLUCKED.put(strokes, read("ornaments/fretted.json", strokes));
-        }
-    }
 
     private final Map<String, Ornament> byId = new LinkedHashMap<>();
     private final List<Ornament> all;
@@ -107,7 +92,7 @@ public final class Vocabulary {
 
     /** The vocabulary of a family, of all its instruments together; empty where no hands play. */
     public static Vocabulary of(Family family) {
-        return BY_FAMILY.get(family);
+        return family.vocabulary().map(v -> BY_FAMILY.computeIfAbsent(v, n -> read(file(n), family.hands(), ""))).orElse(EMPTY);
     }
 
     /**
@@ -115,8 +100,9 @@ public final class Vocabulary {
      * to other instruments alone.
      */
     public static Vocabulary of(Instrument instrument) {
-        if (instrument.layout() instanceof Neck neck && PLUCKED.containsKey(neck.strokes())) {
-            return PLUCKED.get(neck.strokes());
+        if (instrument.layout() instanceof Neck neck && instrument.family().frets()) {
+            String file = file(instrument.family().vocabulary().orElseThrow());
+            return PLUCKED.computeIfAbsent(file + " " + neck.strokes(), k -> read(file, instrument.family().hands(), neck.strokes()));
         }
         Vocabulary family = of(instrument.family());
         return family.elsewhere.isEmpty() ? family : BY_INSTRUMENT.computeIfAbsent(instrument.id(), family::on);
@@ -128,20 +114,24 @@ public final class Vocabulary {
         return there.size() == all.size() ? this : new Vocabulary(instrument, there, Map.of());
     }
 
-    static Vocabulary read(String file) {
-        return read(file, "");
+    private static String file(String name) {
+        return "ornaments/" + name + ".json";
     }
 
-    /** Those of a file; with {@code plucked} given, without those that need the other way of plucking. */
-    private static Vocabulary read(String file, String plucked) {
+    /**
+     * Those of a file; with {@code plucked} given, without those that need the other way of plucking.
+     *
+     * @param hands that have to understand every movement
+     */
+    static Vocabulary read(String file, Family.Held hands, String plucked) {
         List<Row> rows = DataFile.read(file, File.class).ornaments().stream()
                 .filter(r -> plucked.isEmpty() || r.plucked() == null || r.plucked().equals(plucked)).toList();
         Map<String, List<String>> instruments = new HashMap<>();
         rows.stream().filter(r -> r.instruments() != null).forEach(r -> instruments.put(r.id(), r.instruments()));
-        return new Vocabulary(file, rows.stream().map(row -> ornament(file, row)).toList(), instruments);
+        return new Vocabulary(file, rows.stream().map(row -> ornament(file, row, hands)).toList(), instruments);
     }
 
-    private static Ornament ornament(String file, Row row) {
+    private static Ornament ornament(String file, Row row, Family.Held hands) {
         try {
             Slot slot = Slot.valueOf(row.slot().toUpperCase(Locale.ROOT));
             if (row.key().length() != 1 || !Character.isLetter(row.key().charAt(0))) {
@@ -152,17 +142,17 @@ public final class Vocabulary {
                     Ratio.parse(row.from()), Optional.ofNullable(row.to()).map(Ratio::parse),
                     row.lengths() == null ? List.of() : row.lengths().stream().map(Ratio::parse).toList(),
                     row.only() == null ? List.of() : row.only().stream().map(Pitch::parse).toList(),
-                    row.pulses().stream().map(Vocabulary::beat).toList(), writing(row.writing()), row.how(),
+                    row.pulses().stream().map(p -> beat(p, hands)).toList(), writing(row.writing()), row.how(),
                     row.easier() == null ? List.of() : row.easier(), row.absorbs() == null ? List.of() : row.absorbs(),
                     row.excludes() == null ? List.of() : row.excludes(),
                     Boolean.TRUE.equals(row.separates()), Boolean.TRUE.equals(row.texture()), row.slowestPulse() == null ? 0 : row.slowestPulse(),
                     row.suits() == null ? List.of() : row.suits(), row.source());
         } catch (IllegalArgumentException | NullPointerException e) {
-            throw new DataFault(file + ": " + row.id() + ": " + e.getMessage());
+            throw new DataFault("%s: line %d: %s: %s".formatted(file, DataFile.line(file, "id", row.id()), row.id(), e.getMessage()));
         }
     }
 
-    private static Ornament.Beat beat(Stretch row) {
+    private static Ornament.Beat beat(Stretch row, Family.Held hands) {
         SortedMap<String, Ornament.Beat> schools = new TreeMap<>();
         if (row.schools() != null) {
             row.schools().forEach((school, other) -> {
@@ -172,11 +162,16 @@ public final class Vocabulary {
                         other.length() != null || other.share() != null ? other.length() : row.length(),
                         other.length() != null || other.share() != null ? other.share() : row.share(), row.each(),
                         other.again() == null ? row.again() : other.again(),
-                        other.moves() == null ? row.moves() : other.moves(), null)));
+                        other.moves() == null ? row.moves() : other.moves(), null), hands));
             });
         }
         List<Motion> motions = new ArrayList<>();
         row.moves().forEach(m -> motions.add(Motion.parse(m)));
+        for (Motion motion : motions) {
+            motion.fault(hands).ifPresent(fault -> {
+                throw new IllegalArgumentException("field moves: " + fault);
+            });
+        }
         return new Ornament.Beat(
                 Optional.ofNullable(row.length()).map(Ratio::parse), Optional.ofNullable(row.share()).map(Ratio::parse),
                 row.each() == null ? OptionalInt.empty() : OptionalInt.of(row.each()), Boolean.TRUE.equals(row.again()), motions, schools);
@@ -202,7 +197,7 @@ public final class Vocabulary {
 
     /** Whether some family has an ornament of this id. */
     public static boolean isAnywhere(String id) {
-        return BY_FAMILY.values().stream().anyMatch(v -> v.byId.containsKey(id));
+        return Family.all().stream().anyMatch(f -> of(f).byId.containsKey(id));
     }
 
     /** All of them, in the order of the file. */

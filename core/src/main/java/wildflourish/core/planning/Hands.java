@@ -2,8 +2,11 @@ package wildflourish.core.planning;
 
 import wildflourish.core.instrument.ButtonBoard;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Neck;
 import wildflourish.core.instrument.Place;
 import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Unheld;
+import wildflourish.core.instrument.WindChart;
 
 /** What the notes of a tune cost a pair of hands on one kind of instrument. */
 interface Hands {
@@ -25,13 +28,11 @@ interface Hands {
 
     /** The hands that play an instrument. */
     static Hands of(Instrument instrument, School school) {
-        return switch (instrument.family()) {
-            case OPEN_HOLE, THUMB_HOLE, CLOSED_CHANTER, NINE_NOTE_CHANTER -> new WindHands(instrument, school);
-            case BOWED -> new BowedHands();
-            case FRETTED -> new FrettedHands();
-            case TWO_WAY_REED -> new TwoWayHands((ButtonBoard) instrument.layout());
-            case ONE_WAY_REED -> new OneWayHands((ButtonBoard) instrument.layout());
-            case NONE -> throw new IllegalArgumentException("nobody plays the tune as written");
+        return switch (instrument.layout()) {
+            case WindChart chart -> new WindHands(instrument, school);
+            case Neck neck -> instrument.family().frets() ? new FrettedHands() : new BowedHands();
+            case ButtonBoard board -> instrument.family().twoWay() ? new TwoWayHands(board) : new OneWayHands(board);
+            case Unheld nobody -> throw new IllegalArgumentException("nobody plays the tune as written");
         };
     }
 }

@@ -2,10 +2,10 @@ package wildflourish.core.planning;
 
 import java.util.EnumMap;
 import java.util.EnumSet;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.instrument.Instrument;
@@ -20,13 +20,7 @@ final class Weights {
 
     record SchoolRow(String school, Map<String, Integer> weights) {}
 
-    private static final Map<String, File> FILES = new HashMap<>();
-
-    static {
-        for (String name : List.of("wind", "bowed", "fretted", "two-way-reed", "one-way-reed")) {
-            FILES.put(name, checked(name, DataFile.read("planning/" + name + ".json", File.class)));
-        }
-    }
+    private static final Map<String, File> FILES = new ConcurrentHashMap<>();
 
     private final int[] weights = new int[Term.values().length];
     private final Map<Term, Row> words = new EnumMap<>(Term.class);
@@ -75,15 +69,8 @@ final class Weights {
 
     /** The weights for an instrument that somebody plays. */
     static Weights of(Instrument instrument, School school) {
-        String file = switch (instrument.family()) {
-            case OPEN_HOLE, THUMB_HOLE, CLOSED_CHANTER, NINE_NOTE_CHANTER -> "wind";
-            case BOWED -> "bowed";
-            case FRETTED -> "fretted";
-            case TWO_WAY_REED -> "two-way-reed";
-            case ONE_WAY_REED -> "one-way-reed";
-            case NONE -> throw new IllegalArgumentException("nobody plays the tune as written");
-        };
-        return new Weights(FILES.get(file), instrument, school);
+        String file = instrument.family().weights().orElseThrow(() -> new IllegalArgumentException("nobody plays the tune as written"));
+        return new Weights(FILES.computeIfAbsent(file, f -> checked(f, DataFile.read("planning/" + f + ".json", File.class))), instrument, school);
     }
 
     int of(Term term) {

@@ -9,7 +9,13 @@ public final class Care {
 
     record Table(String provenance, List<Caution> cautions) {}
 
-    record Caution(List<String> families, String text) {}
+    /** {@code families} is null where everybody is meant. */
+    record Caution(List<String> families, String text) {
+
+        boolean concerns(Family family) {
+            return families == null || families.contains(family.id());
+        }
+    }
 
     private static final List<Caution> ALL = DataFile.read("care.json", Table.class).cautions();
 
@@ -17,6 +23,6 @@ public final class Care {
 
     /** The cautions for players of a family, in full sentences. */
     public static List<String> of(Family family) {
-        return ALL.stream().filter(c -> c.families().contains(family.id())).map(Caution::text).toList();
+        return ALL.stream().filter(c -> c.concerns(family)).map(Caution::text).toList();
     }
 }

@@ -17,6 +17,7 @@ import wildflourish.core.planning.Trap;
 import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Version;
 import wildflourish.core.tune.Timeline;
 
 /**
@@ -28,23 +29,20 @@ import wildflourish.core.tune.Timeline;
  */
 public record PlayingAdvice(Situation situation, Strokes strokes, Optional<Breaths> breaths, Optional<Air> air) {
 
-    /** Works it out; takes a few milliseconds. */
-    public static PlayingAdvice of(Arrangement arrangement, int rung) {
-        Arrangement.Played played = arrangement.played(rung);
-        return of(arrangement, played.arrangement().situation(played.rung()), played.varied().setting());
+    /** Worked out once for a version, which takes a few milliseconds. */
+    public static PlayingAdvice of(Version version) {
+        return version.once(PlayingAdvice.class, PlayingAdvice::workedOut);
     }
 
-    /**
-     * As {@link #of(Arrangement, int)}, for a situation that is at hand already.
-     *
-     * @param setting what stands on the notes of the situation
-     */
-    public static PlayingAdvice of(Arrangement arrangement, Situation situation, Setting setting) {
+    private static PlayingAdvice workedOut(Version version) {
+        Arrangement arrangement = version.arrangement();
+        Situation situation = version.hands();
+        Setting setting = version.varied().setting();
         Timeline tune = situation.tune();
         Optional<Breaths> breaths = Optional.empty();
-        if (arrangement.instrument().family().isBlownByMouth()) {
+        if (arrangement.instrument().family().blown()) {
             Set<Integer> ends = new HashSet<>();
-            Phrases.of(tune).forEach(p -> ends.add(p.lastNote()));
+            Phrases.of(version).forEach(p -> ends.add(p.lastNote()));
             breaths = Optional.of(Breaths.of(tune, arrangement.tempo(),
                     Breaths.Lungs.of(arrangement.speeds().name()),
                     note -> setting.ornaments(note, situation.vocabulary()).stream().anyMatch(Ornament::isBreath),

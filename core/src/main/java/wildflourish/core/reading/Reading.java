@@ -6,11 +6,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import wildflourish.core.memory.Kept;
+import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.PhraseMarks;
 import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Timeline.Stand;
+import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.TuneType;
 
 /**
@@ -27,6 +30,10 @@ public record Reading(
         Optional<Pitch> lowest, Optional<Pitch> highest, String beginning, List<SecondTime> secondTimes, Lesson lesson) {
 
     /** Tunes of more phrases are compared bar by bar only, so that a very long one is read at once as well. */
+    private static final Kept<Asked, Reading> READ = new Kept<>(32);
+
+    private record Asked(Tune tune, PhraseMarks marks) {}
+
     private static final int CLOSELY_UP_TO = 240;
     private static final int COMPARED_WITH = 64;
 
@@ -42,6 +49,11 @@ public record Reading(
      * @param note the first note that is played instead
      */
     public record SecondTime(int note, String text) {}
+
+    /** The reading of an arrangement's plain tune, with what the teacher has settled; read once. */
+    public static Reading of(Arrangement arrangement) {
+        return READ.of(new Asked(arrangement.tune(), arrangement.marks()), a -> of(Timeline.of(a.tune), a.marks));
+    }
 
     public static Reading of(Timeline timeline) {
         return of(timeline, PhraseMarks.NONE);

@@ -9,7 +9,6 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.data.DataFile;
-import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Place;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.planning.Trap;
@@ -54,11 +53,11 @@ public final class Traps {
         Traps traps = new Traps(reading, situation);
         traps.ofTheTune();
         traps.missing();
-        switch (situation.instrument().family()) {
+        switch (situation.instrument().family().hands()) {
             case NONE -> { }
-            case OPEN_HOLE, THUMB_HOLE, CLOSED_CHANTER, NINE_NOTE_CHANTER -> traps.ofHoles();
-            case BOWED, FRETTED -> traps.ofStrings();
-            case TWO_WAY_REED, ONE_WAY_REED -> traps.ofBellows();
+            case HOLES -> traps.ofHoles();
+            case STRINGS -> traps.ofStrings();
+            case BUTTONS -> traps.ofBellows();
         }
         traps.found.sort(Comparator.comparingInt(Trap::note));
         return List.copyOf(traps.found);
@@ -193,11 +192,11 @@ public final class Traps {
 
     /** On a recorder the thumb is pinched through the whole upper register, which is no trap of one note. */
     private boolean isThumbPinch(Place.Fingered place) {
-        return situation.instrument().family() == Family.THUMB_HOLE && place.fingering().holes().pattern().indexOf('h') < 0;
+        return situation.instrument().family().pinches() && place.fingering().holes().pattern().indexOf('h') < 0;
     }
 
     private boolean forksMatter() {
-        return situation.instrument().family() == Family.OPEN_HOLE;
+        return situation.instrument().family().overblows();
     }
 
     private void ofStrings() {
@@ -219,7 +218,7 @@ public final class Traps {
         each("two-string-leap", (n, place) -> n > 0 && place instanceof Place.Stopped here
                 && situation.plan().at(n - 1) instanceof Place.Stopped before && Math.abs(here.index() - before.index()) > 1
                 ? tune.note(n - 1).pitch() + " " + tune.note(n).pitch() : "");
-        if (situation.instrument().family() == Family.BOWED) {
+        if (!situation.instrument().family().frets()) {
             each("narrow-semitone", (n, place) -> isNarrow(n, place)
                     ? lower(n) + " " + Math.min(tune.note(n).pitch().midi(), tune.note(n - 1).pitch().midi()) : "");
         }

@@ -8,13 +8,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import wildflourish.core.growth.Feature;
-import wildflourish.core.growth.Lick;
 import wildflourish.core.growth.Offer;
 import wildflourish.core.growth.Translation;
 import wildflourish.core.growth.VariationKind;
 import wildflourish.core.growth.Variations;
-import wildflourish.core.ornament.Situation;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Reading;
 import wildflourish.core.setting.Arrangement;
@@ -25,6 +22,7 @@ import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Variation;
 import wildflourish.core.setting.Varied;
+import wildflourish.core.setting.Version;
 import wildflourish.core.setting.Wishes;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.BarLine;
@@ -138,7 +136,7 @@ public final class WrittenOut {
 
     private void add(Arrangement given, int index, boolean last) {
         boolean first = index == 0;
-        Reading reading = Reading.of(Timeline.of(given.tune()), given.marks());
+        Reading reading = Reading.of(given);
         List<Passes> passes = Passes.of(reading);
         if (passes.isEmpty()) {
             return;
@@ -153,12 +151,12 @@ public final class WrittenOut {
             Ratio pickup = pickup(reading, passes);
             frame.intro(rounds.intro(), pickup).forEach(b -> append(b, Map.of(), false));
         }
-        Map<Rounds.Pass, Arrangement.Played> played = new HashMap<>();
+        Map<Rounds.Pass, Version> played = new HashMap<>();
         for (int t = 0; t < rounds.times().size(); t++) {
             for (int p = 0; p < passes.size(); p++) {
                 Rounds.Pass pass = rounds.times().get(t).get(p);
                 int part = passes.get(p).part();
-                Arrangement.Played version = played.computeIfAbsent(key(pass, passes.get(p)), k -> version(given, reading, pass, part));
+                Version version = played.computeIfAbsent(key(pass, passes.get(p)), k -> version(given, reading, pass, part));
                 boolean lastTime = t + 1 == rounds.times().size();
                 starts.add(new Start(index, t, p, bars.size()));
                 copy(version, passes.get(p), p == 0 ? Optional.of(String.valueOf(t + 1)) : Optional.empty());
@@ -193,14 +191,11 @@ public final class WrittenOut {
     }
 
     /** A rung as it is played in one pass, with the variation that is asked for besides wherever the part allows it. */
-    private static Arrangement.Played version(Arrangement given, Reading reading, Rounds.Pass pass, int part) {
+    private static Version version(Arrangement given, Reading reading, Rounds.Pass pass, int part) {
         if (pass.kind().isEmpty()) {
-            return given.played(pass.rung());
+            return given.version(pass.rung());
         }
-        Situation situation = given.situation();
-        List<Phrase> phrases = reading.phrases();
-        Variations variations = new Variations(situation, given.tempo(), given.speeds(), phrases,
-                Feature.of(situation.tune(), phrases), List.<Lick>of());
+        Variations variations = Variations.of(given, List.of());
         Setting setting = given.ladder().setting(pass.rung());
         for (Phrase phrase : reading.parts().get(part).phrases()) {
             for (int n = phrase.fromNote(); n < phrase.toNote(); n++) {
@@ -214,7 +209,7 @@ public final class WrittenOut {
             }
         }
         Ladder ladder = new Ladder(List.of(new Rung("bare", Setting.BARE), new Rung("version", setting)));
-        return given.with(ladder).played(1);
+        return given.with(ladder).version(1);
     }
 
     /** The kinds of variation that can be asked for in a pass besides its rung. */
@@ -222,7 +217,7 @@ public final class WrittenOut {
         return VariationKind.all().stream().filter(k -> !k.id().equals("lick") && !k.id().equals("dodge")).toList();
     }
 
-    private void copy(Arrangement.Played version, Passes pass, Optional<String> label) {
+    private void copy(Version version, Passes pass, Optional<String> label) {
         Varied varied = version.varied();
         Timeline tune = varied.tune();
         boolean starts = true;

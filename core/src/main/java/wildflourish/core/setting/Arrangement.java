@@ -10,8 +10,8 @@ import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.planning.Choices;
 import wildflourish.core.tune.Tempo;
-import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.tune.TuneType;
 
 /**
  * A tune with its ladder for one instrument, level and tempo: what a teacher works on.
@@ -36,15 +36,19 @@ public record Arrangement(
         this(tune, instrument, tempo, speeds, school, Choices.NONE, PhraseMarks.NONE, Wishes.NONE, Rounds.NONE, ladder, Map.of());
     }
 
-    /** The tune in the hands of this instrument. */
-    public Situation situation() {
-        return Situation.of(Timeline.of(tune), instrument, school, choices).at(tempo);
+    /** The bare tune for an instrument, at its own tempo and as most people play. */
+    public static Arrangement bare(Tune tune, Instrument instrument) {
+        return new Arrangement(tune, instrument, TuneType.tempoOf(tune.head()), Speeds.level(Speeds.USUAL), School.USUAL, Ladder.bare());
     }
 
-    /** The tune in the hands of this instrument, its places planned together with the ornaments of a rung. */
-    public Situation situation(int rung) {
-        Situation bare = situation();
-        return bare.playing(ladder.setting(rung).ornaments(bare.vocabulary()));
+    /** One rung of it, with everything that follows. */
+    public Version version(int rung) {
+        return Version.of(this, rung);
+    }
+
+    /** The plain tune in the hands of this instrument. */
+    public Situation situation() {
+        return version(0).bare();
     }
 
     public Arrangement with(Ladder other) {
@@ -81,26 +85,6 @@ public record Arrangement(
     /** With other rounds. */
     public Arrangement with(Rounds other) {
         return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, wishes, other, ladder, elsewhere);
-    }
-
-    /**
-     * A rung as it is played.
-     *
-     * @param arrangement has no variations on the rung: they stand in its tune
-     * @param rung the rung's index in that arrangement
-     * @param varied how its notes answer to those of the plain tune
-     */
-    public record Played(Arrangement arrangement, int rung, Varied varied) {}
-
-    /** A rung with its variations played in place of what they replace; where it has none, this arrangement itself. */
-    public Played played(int rung) {
-        Varied varied = Varied.of(Timeline.of(tune), ladder.setting(rung));
-        if (!ladder.setting(rung).isVaried()) {
-            return new Played(this, rung, varied);
-        }
-        Ladder own = new Ladder(java.util.List.of(new Rung("bare", Setting.BARE), ladder.rung(rung).with(varied.setting())));
-        return new Played(new Arrangement(varied.tune().tune(), instrument, tempo, speeds, school, varied.choices(choices),
-                PhraseMarks.NONE, Wishes.NONE, Rounds.NONE, own, Map.of()), 1, varied);
     }
 
     /** On the same instrument as it is now, after its chart or its capo has changed. */

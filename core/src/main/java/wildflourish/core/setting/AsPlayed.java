@@ -1,6 +1,7 @@
 package wildflourish.core.setting;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.ornament.Gestures;
 import wildflourish.core.ornament.Making;
@@ -23,6 +24,11 @@ public record AsPlayed(Varied varied, Situation situation) {
     /** {@code plain} is the tune without variations, its places planned for the bare notes. */
     public static AsPlayed of(Situation plain, Setting setting) {
         return new Versions(plain).of(setting);
+    }
+
+    /** What stands on the notes as they are counted now, by their index. */
+    public Map<Integer, List<Ornament>> placed() {
+        return varied.setting().ornaments(situation.vocabulary());
     }
 
     /** The verdict on everything that stands on a note of the plain tune, together; a note without ornaments has none. */

@@ -26,6 +26,11 @@ public record Ladder(List<Rung> rungs) {
         }
     }
 
+    /** The ground alone. */
+    public static Ladder bare() {
+        return new Ladder(List.of(new Rung("bare", Setting.BARE)));
+    }
+
     public int size() {
         return rungs.size();
     }

@@ -94,6 +94,11 @@ public record Pitch(Step step, int alter, int octave) implements Comparable<Pitc
         };
     }
 
+    /** Name without the octave, short: {@code F#}, {@code Bb}, {@code C}. */
+    public String letter() {
+        return step + SIGNS[alter + 2];
+    }
+
     @Override
     public int compareTo(Pitch other) {
         return midi() != other.midi() ? Integer.compare(midi(), other.midi())
@@ -102,6 +107,6 @@ public record Pitch(Step step, int alter, int octave) implements Comparable<Pitc
 
     @Override
     public String toString() {
-        return step + SIGNS[alter + 2] + octave;
+        return letter() + octave;
     }
 }

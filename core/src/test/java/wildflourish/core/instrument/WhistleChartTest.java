@@ -87,7 +87,7 @@ class WhistleChartTest {
                   {"pitch": "D4", "ways": [{"holes": "xxx xxo", "breath": "gentle", "tap": null, "trial": false}]},
                   {"pitch": "E4", "ways": [{"holes": "xxx xxx", "breath": "gentle", "tap": null, "trial": false}]}],
                  "cuts": {"upper-third": {"others": [3]}}, "cran": [3, 4], "landings": []}""";
-        assertThat(WindChart.parse("bad.json", bad).faults(Family.OPEN_HOLE))
+        assertThat(WindChart.parse("bad.json", bad).faults(Family.known("open-hole")))
                 .anyMatch(f -> f.contains("opens more than") && f.contains("cannot be lower"));
     }
 

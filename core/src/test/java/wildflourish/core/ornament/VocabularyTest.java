@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.Tunes;
+import wildflourish.core.data.DataFault;
 import wildflourish.core.growth.Feature;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.School;
@@ -17,7 +18,7 @@ import wildflourish.core.tune.Pitch;
 
 class VocabularyTest {
 
-    private final Vocabulary whistle = Vocabulary.of(Family.OPEN_HOLE);
+    private final Vocabulary whistle = Vocabulary.of(Family.known("open-hole"));
 
     @Test
     void holdsTheWhistlesGestures() {
@@ -55,7 +56,7 @@ class VocabularyTest {
     void unknownNamesAreRefused() {
         assertThat(whistle.byId("yodel")).isEmpty();
         assertThatThrownBy(() -> whistle.known("yodel")).isInstanceOf(IllegalArgumentException.class);
-        assertThat(Vocabulary.of(Family.NONE).all()).isEmpty();
+        assertThat(Vocabulary.of(Family.known("none")).all()).isEmpty();
     }
 
     @Test
@@ -126,5 +127,12 @@ class VocabularyTest {
         assertThatThrownBy(() -> new Speeds.Span(0, 10)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new Speeds.Span(20, 10)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new Speeds("x", Map.of(), new Speeds.Span(1, 1))).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    @Test
+    void aMovementThatItsHandsDoNotKnowIsAFaultOfTheFileAtItsLine() {
+        assertThatThrownBy(() -> Vocabulary.read("ornaments/wrong-hands.json", Family.Held.HOLES, ""))
+                .isInstanceOf(DataFault.class).hasMessageContaining("ornaments/wrong-hands.json").hasMessageContaining("line 6")
+                .hasMessageContaining("strummed").hasMessageContaining("hands on holes");
     }
 }

@@ -10,7 +10,7 @@ class CareTest {
 
     @Test
     void everyoneIsToldToRestAndToStopAtPain() {
-        for (Family family : Family.values()) {
+        for (Family family : Family.all()) {
             assertThat(Care.of(family)).anyMatch(c -> c.contains("Rest before"))
                     .anyMatch(c -> c.contains("pain") && c.contains("doctor"));
         }
@@ -18,7 +18,7 @@ class CareTest {
 
     @Test
     void whistlePlayersAreToldAboutForceEarsAndMouthpieces() {
-        assertThat(Care.of(Family.OPEN_HOLE)).anyMatch(c -> c.contains("no force"))
+        assertThat(Care.of(Family.known("open-hole"))).anyMatch(c -> c.contains("no force"))
                 .anyMatch(c -> c.contains("ears")).anyMatch(c -> c.contains("mouthpiece"));
     }
 

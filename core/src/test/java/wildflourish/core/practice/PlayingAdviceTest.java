@@ -20,7 +20,7 @@ class PlayingAdviceTest {
     private static PlayingAdvice advice(String instrument, School school, Setting setting, String notes) {
         return PlayingAdvice.of(new Arrangement(Tunes.of(Meter.of(4, 4), Tunes.d(), notes),
                 Instruments.known(instrument), Tempo.parse("1/4=60"), Speeds.level("fluent"), school,
-                new Ladder(List.of(new Rung("bare", Setting.BARE), new Rung("some", setting)))), 1);
+                new Ladder(List.of(new Rung("bare", Setting.BARE), new Rung("some", setting)))).version(1));
     }
 
     @Test

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Spelling;
+import wildflourish.core.setting.Version;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.BarLine;
 import wildflourish.core.tune.Change;
@@ -49,9 +50,8 @@ public final class AbcWriter {
      * fields for this one.
      */
     public static String write(Arrangement arrangement, int shownRung) {
-        Arrangement.Played played = arrangement.played(shownRung);
-        Tune spelled = Spelling.spelled(played.arrangement().situation(),
-                played.arrangement().ladder().setting(played.rung()));
+        Version version = arrangement.version(shownRung);
+        Tune spelled = Spelling.spelled(version.hands(), version.varied().setting());
         return new AbcWriter().text(spelled, Instructions.write(arrangement, shownRung));
     }
 

@@ -29,6 +29,7 @@ import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Spelling;
 import wildflourish.core.setting.Variation;
 import wildflourish.core.setting.Varied;
+import wildflourish.core.setting.Version;
 import wildflourish.core.setting.Wishes;
 import wildflourish.core.tune.Element;
 import wildflourish.core.tune.Tempo;
@@ -382,9 +383,8 @@ final class Instructions {
         Timeline bare = Timeline.of(arrangement.tune());
         ladder.setting(shown).variations().values().forEach(v -> lines.add("was " + v.from() + " "
                 + Stretch.write(bare.notes().subList(v.from(), v.to()), arrangement.tune().head())));
-        Arrangement.Played played = arrangement.played(shown);
-        List<Notation> signs = Spelling.signs(played.arrangement().situation(),
-                played.arrangement().ladder().setting(played.rung()));
+        Version played = arrangement.version(shown);
+        List<Notation> signs = Spelling.signs(played.hands(), played.varied().setting());
         for (int note = 0; note < signs.size(); note++) {
             if (!signs.get(note).heads().isEmpty()) {
                 lines.add("heads " + note + " " + signs.get(note).heads().size());

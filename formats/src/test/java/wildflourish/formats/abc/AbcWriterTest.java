@@ -164,7 +164,7 @@ class AbcWriterTest {
         assertThat(book.findings()).isEmpty();
         assertThat(book.tunes().getFirst().arrangement()).isEmpty();
         assertThat(text).contains("~").contains("{");
-        Timeline plain = Timeline.of(arrangement().played(5).arrangement().tune());
+        Timeline plain = arrangement().version(5).varied().tune();
         Timeline seen = Timeline.of(book.tunes().getFirst().tune());
         assertThat(seen.notes()).extracting(Timeline.Stand::pitch, Timeline.Stand::onset).isEqualTo(
                 plain.notes().stream().map(s -> org.assertj.core.groups.Tuple.tuple(s.pitch(), s.onset())).toList());

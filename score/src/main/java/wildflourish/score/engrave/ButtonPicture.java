@@ -1,10 +1,18 @@
 package wildflourish.score.engrave;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.IntPredicate;
 import wildflourish.core.instrument.Bellows;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonBoard;
 import wildflourish.core.instrument.Place;
+import wildflourish.core.ornament.Means;
+import wildflourish.core.tune.Pitch;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
 import wildflourish.score.display.Shape;
@@ -14,45 +22,64 @@ import wildflourish.score.display.Shape;
  * open; below it the finger, and along the foot a bar for each stretch in one bellows direction, its arrows pointing
  * together for a push and apart for a pull.
  */
-final class ButtonPicture {
+final class ButtonPicture implements HandPicture {
 
     private static final double STEP = 1.7;
     private static final double RADIUS = 0.8;
     private static final double TOP = 0.9;
     private static final double BETWEEN_SIDES = 0.7;
 
-    private ButtonPicture() {}
+    private final ButtonBoard board;
 
-    private static int rowCount(ButtonBoard board) {
+    ButtonPicture(ButtonBoard board) {
+        this.board = board;
+    }
+
+    @Override
+    public void draw(FingeringStrip strip, SystemLayout system, List<FingeringStrip.Spot> spots, List<Shape> shapes) {
+        rows(system, shapes);
+        spots.forEach(s -> {
+            note(s, strip.aids().air().contains(s.note()), shapes);
+            strip.company(s.note()).forEach(m -> {
+                if (m instanceof Means.Press(var at) && s.place() instanceof Place.Pressed main) {
+                    company(s.x(), at, main, shapes);
+                }
+            });
+        });
+        bellows(spots, shapes);
+    }
+
+    private int rowCount() {
         return board.rowNames().size();
     }
 
-    private static double y(ButtonBoard board, int row) {
+    private double y(int row) {
         boolean right = board.rowNames().get(row).startsWith("right ");
         return TOP + row * STEP + (right ? BETWEEN_SIDES : 0);
     }
 
-    private static double fingers(ButtonBoard board) {
-        return y(board, rowCount(board) - 1) + 1.85;
+    private double fingers() {
+        return y(rowCount() - 1) + 1.85;
     }
 
-    private static double bellows(ButtonBoard board) {
-        return fingers(board) + 1.7;
+    private double bellows() {
+        return fingers() + 1.7;
     }
 
-    static double height(ButtonBoard board) {
-        return board.isTwoWay() ? bellows(board) + 1.9 : fingers(board) + 1.1;
+    @Override
+    public double height() {
+        return board.isTwoWay() ? bellows() + 1.9 : fingers() + 1.1;
     }
 
-    static void rows(ButtonBoard board, SystemLayout system, List<Shape> shapes) {
-        for (int r = 0; r < rowCount(board); r++) {
-            double y = y(board, r);
+    private void rows(SystemLayout system, List<Shape> shapes) {
+        for (int r = 0; r < rowCount(); r++) {
+            double y = y(r);
             shapes.add(new Shape.Line(system.musicLeft(), y, system.right(), y, 0.1, Ink.STAVE));
             FingeringStrip.label(shortened(board.rowNames().get(r)), system.left() + 0.3, y, shapes);
         }
-        FingeringStrip.label("finger", system.left() + 0.3, fingers(board), shapes);
+        FingeringStrip.label("finger", system.left() + 0.3, fingers(), shapes);
         if (board.isTwoWay()) {
-            FingeringStrip.label("bellows", system.left() + 0.3, bellows(board), shapes);
+            FingeringStrip.label("bellows", system.left() + 0.3, bellows(), shapes);
         }
     }
 
@@ -61,37 +88,37 @@ final class ButtonPicture {
         return row.replace("accidentals", "acc.").replace("left ", "L ").replace("right ", "R ").replace("middle", "mid.");
     }
 
-    static void note(ButtonBoard board, FingeringStrip.Spot spot, boolean air, List<Shape> shapes) {
+    private void note(FingeringStrip.Spot spot, boolean air, List<Shape> shapes) {
         if (!(spot.place() instanceof Place.Pressed at)) {
             return;
         }
         Button button = at.button();
         boolean pull = at.direction().filter(d -> d == Bellows.PULL).isPresent();
-        FingeringStrip.counter(spot.x(), y(board, button.rowIndex()), RADIUS, String.valueOf(button.number()), !pull,
+        FingeringStrip.counter(spot.x(), y(button.rowIndex()), RADIUS, String.valueOf(button.number()), !pull,
                 shapes);
-        shapes.add(new Shape.Words(String.valueOf(at.finger()), spot.x(), fingers(board) + 0.45, 1.4, Face.SANS,
+        shapes.add(new Shape.Words(String.valueOf(at.finger()), spot.x(), fingers() + 0.45, 1.4, Face.SANS,
                 Shape.Anchor.MIDDLE, Ink.MUSIC));
         if (air) {
-            shapes.add(new Shape.Words("air", spot.x(), bellows(board) + 1.55, 1.2, Face.SANS_BOLD,
+            shapes.add(new Shape.Words("air", spot.x(), bellows() + 1.55, 1.2, Face.SANS_BOLD,
                     Shape.Anchor.MIDDLE, Ink.BREATH));
         }
     }
 
     /** What sounds along: a counter of its own colour on its button's row, beside the note's. */
-    static void company(ButtonBoard board, double x, Place.Pressed at, Place.Pressed main, List<Shape> shapes) {
+    private void company(double x, Place.Pressed at, Place.Pressed main, List<Shape> shapes) {
         boolean sameRow = main.button().rowIndex() == at.button().rowIndex();
         double left = sameRow ? x + (at.button().number() < main.button().number() ? -1.45 : 1.45) : x;
-        double y = y(board, at.button().rowIndex());
+        double y = y(at.button().rowIndex());
         shapes.add(new Shape.Disc(left, y, RADIUS - 0.08, true, 0, Ink.COMPANY));
         shapes.add(new Shape.Words(String.valueOf(at.button().number()), left, y + RADIUS * 0.66,
                 at.button().number() > 9 ? RADIUS * 1.5 : RADIUS * 1.85, Face.SANS_BOLD, Shape.Anchor.MIDDLE, Ink.PAPER));
     }
 
-    static void bellows(ButtonBoard board, List<FingeringStrip.Spot> spots, List<Shape> shapes) {
+    private void bellows(List<FingeringStrip.Spot> spots, List<Shape> shapes) {
         if (!board.isTwoWay()) {
             return;
         }
-        double y = bellows(board);
+        double y = bellows();
         int from = 0;
         while (from < spots.size()) {
             if (direction(spots.get(from)) == null) {
@@ -126,5 +153,74 @@ final class ButtonPicture {
     private static Shape arrow(double x, double y, double reach) {
         return new Shape.Polygon(List.of(new Shape.Point(x, y - 0.42), new Shape.Point(x + reach, y),
                 new Shape.Point(x, y + 0.42)), Ink.MUSIC);
+    }
+
+    @Override
+    public List<String> key() {
+        List<String> lines = new ArrayList<>();
+        lines.add("each line is a row of buttons, the figure on it the button, counted along the row; below it the finger"
+                + " (1 = index)");
+        if (board.isTwoWay()) {
+            lines.add("filled = push, ring = pull; along the foot arrows together = push, arrows apart = pull; “air”: hold the"
+                    + " air button with this note");
+        }
+        return lines;
+    }
+
+    @Override
+    public List<String> keyOfPlaces() {
+        return key();
+    }
+
+    @Override
+    public List<SystemBlock> maps(double left, double right, IntPredicate asked) {
+        Map<String, List<Button>> sides = new LinkedHashMap<>();
+        board.buttons().forEach(b -> sides.computeIfAbsent(b.side().orElse(""), s -> new ArrayList<>()).add(b));
+        List<SystemBlock> maps = new ArrayList<>();
+        sides.forEach((side, buttons) -> maps.add(map(side, buttons, left, right, asked)));
+        return maps;
+    }
+
+    @Override
+    public Optional<String> aboutMaps() {
+        return Optional.of(board.isTwoWay()
+                ? "On each button: above the note while you push, below the note while you pull; ends as the hand holds it."
+                : "Each button sounds the same both ways.");
+    }
+
+    private SystemBlock map(String side, List<Button> buttons, double start, double end, IntPredicate asked) {
+        List<Shape> shapes = new ArrayList<>();
+        Map<Integer, List<Button>> rows = new TreeMap<>();
+        buttons.forEach(b -> rows.computeIfAbsent(b.rowIndex(), r -> new ArrayList<>()).add(b));
+        double widest = buttons.stream().mapToDouble(Button::across).max().orElse(1) + 1;
+        double left = start + (side.isEmpty() ? 6 : 17);
+        double step = Math.min(9.5, (end - left) / widest);
+        double radius = Math.min(2.35, step * 0.46);
+        double y = radius + 0.4;
+        for (List<Button> row : rows.values()) {
+            String name = (side.isEmpty() ? "" : side + " ") + row.getFirst().row();
+            shapes.add(new Shape.Words(name, start, y + 0.6, 1.5, Face.SANS_BOLD, Shape.Anchor.START, Ink.MUSIC));
+            for (Button button : row) {
+                double x = left + (button.across() + 0.5) * step;
+                shapes.add(new Shape.Disc(x, y, radius, false, 0.14, Ink.MUSIC));
+                if (board.isTwoWay()) {
+                    shapes.add(new Shape.Line(x - radius, y, x + radius, y, 0.08, Ink.STAVE));
+                    mapped(button.push(), asked, x, y - 0.45, shapes);
+                    mapped(button.pull(), asked, x, y + 1.5, shapes);
+                } else {
+                    mapped(button.push(), asked, x, y + 0.55, shapes);
+                }
+                shapes.add(new Shape.Words(String.valueOf(button.number()), x + radius * 0.95, y + radius + 0.25, 1,
+                        Face.SANS, Shape.Anchor.START, Ink.QUIET));
+            }
+            y += 2 * radius + 0.7;
+        }
+        return new SystemBlock(shapes, y + 0.6);
+    }
+
+    private static void mapped(Pitch pitch, IntPredicate asked, double x, double y, List<Shape> shapes) {
+        boolean wanted = asked.test(pitch.midi());
+        shapes.add(new Shape.Words(pitch.letter() + pitch.octave(), x, y, 1.35, wanted ? Face.SANS_BOLD : Face.SANS,
+                Shape.Anchor.MIDDLE, wanted ? Ink.MUSIC : Ink.QUIET));
     }
 }

@@ -3,8 +3,10 @@ package wildflourish.score.engrave;
 import java.util.ArrayList;
 import java.util.List;
 import wildflourish.core.instrument.Breath;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Holes;
+import wildflourish.core.instrument.Place;
 import wildflourish.core.instrument.WindChart;
 import wildflourish.core.ornament.Gesture;
 import wildflourish.core.ornament.Means;
@@ -13,31 +15,67 @@ import wildflourish.core.ornament.Situation;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
 import wildflourish.score.display.Shape;
+import wildflourish.score.font.MusicFont;
 
 /**
  * The holes of a wind instrument from the mouth downward, the thumb's first, a plus sign for firmer breath, and beside a hole
  * the sign of the movement its finger makes in an ornament: a peak for a finger lifted, a trough for one that strikes.
  */
-public final class HolePicture {
+final class HolePicture implements HandPicture {
 
     private static final double STEP = 1.2;
     private static final double RADIUS = 0.5;
     private static final double GAP = 0.35;
     private static final int UPPER_HAND = 3;
 
-    private HolePicture() {}
+    private final WindChart chart;
+    private final Family family;
 
-    private static Holes any(WindChart chart) {
+    HolePicture(WindChart chart, Family family) {
+        this.chart = chart;
+        this.family = family;
+    }
+
+    private Holes any() {
         return chart.ways(chart.pitches().getFirst()).getFirst().holes();
     }
 
     /** Its height with the breath sign and the word below it. */
-    public static double height(WindChart chart) {
-        return y(any(chart), any(chart).count()) + 3;
+    @Override
+    public double height() {
+        return y(any(), any().count()) + 3;
     }
 
-    static void labels(WindChart chart, double left, List<Shape> shapes) {
-        Holes holes = any(chart);
+    @Override
+    public void draw(FingeringStrip strip, SystemLayout system, List<FingeringStrip.Spot> spots, List<Shape> shapes) {
+        labels(system.left(), shapes);
+        for (FingeringStrip.Spot spot : spots) {
+            if (spot.place() instanceof Place.Fingered(var fingering, var rank)) {
+                shapes.addAll(of(spot.x(), fingering));
+                strip.gesture(spot.note()).ifPresent(g -> moves(spot.x(), fingering.holes(), g, strip.situation(), shapes));
+            }
+            breath(strip.aids(), spot, shapes);
+        }
+    }
+
+    private void breath(Aids aids, FingeringStrip.Spot spot, List<Shape> shapes) {
+        if (aids.breathAfter().contains(spot.note())) {
+            shapes.add(MusicFont.glyph("breathMarkComma", spot.x() + 0.95, 0.4, 1.1, Ink.BREATH));
+        }
+        if (aids.breathFor().contains(spot.note())) {
+            shapes.add(MusicFont.glyph("breathMarkComma", spot.x() + 1.05, 0.4, 1.1, Ink.BREATH));
+            double bottom = height() - 2.6;
+            for (double side : new double[] {-1, 1}) {
+                double x = spot.x() + side * 0.85;
+                shapes.add(new Shape.Line(x, 0.4, x, bottom - 0.4, 0.13, Ink.BREATH));
+                shapes.add(new Shape.Line(x, 0.45, x - side * 0.35, 0, 0.13, Ink.BREATH));
+                shapes.add(new Shape.Line(x, bottom - 0.45, x - side * 0.35, bottom, 0.13, Ink.BREATH));
+            }
+        }
+    }
+
+    private void labels(double left, List<Shape> shapes) {
+        Holes holes = any();
         if (holes.hasThumb()) {
             FingeringStrip.label("thumb", left + 0.2, y(holes, 0), shapes);
         }
@@ -46,7 +84,7 @@ public final class HolePicture {
     }
 
     /** The holes of one fingering in a column centred on x, its top at 0. */
-    public static List<Shape> of(double x, Fingering fingering) {
+    private static List<Shape> of(double x, Fingering fingering) {
         List<Shape> shapes = new ArrayList<>();
         Holes holes = fingering.holes();
         for (int hole = holes.first(); hole <= holes.count(); hole++) {
@@ -80,7 +118,7 @@ public final class HolePicture {
         return hole == 0 ? RADIUS : RADIUS + top + (hole - 1) * STEP + (hole > UPPER_HAND ? GAP : 0);
     }
 
-    static void moves(double x, Holes holes, Gesture gesture, Situation situation, List<Shape> shapes) {
+    private static void moves(double x, Holes holes, Gesture gesture, Situation situation, List<Shape> shapes) {
         List<Integer> used = new ArrayList<>();
         for (Gesture.Part part : gesture.parts()) {
             for (int hole : holes(part.means())) {
@@ -126,5 +164,27 @@ public final class HolePicture {
             shapes.add(new Shape.Line(left, y + 0.3, middle, y - 0.34, 0.17, ink));
             shapes.add(new Shape.Line(middle, y - 0.34, right, y + 0.3, 0.17, ink));
         }
+    }
+
+    @Override
+    public List<String> key() {
+        List<String> lines = new ArrayList<>();
+        boolean thumb = any().hasThumb();
+        lines.add((thumb ? "top circle: the thumb; " : "")
+                + "three holes of the upper hand, then those of the lower; filled = closed, half filled = half covered");
+        boolean blown = chart.pitches().stream().anyMatch(
+                p -> chart.ways(p).stream().anyMatch(w -> w.breath() == Breath.FIRM));
+        if (blown) {
+            lines.add("plus sign: the upper octave, more pressure%s".formatted(family.blown()
+                    ? "; comma: breathe here, in brackets: in place of this note" : ""));
+        }
+        lines.add("a coloured ring: the finger that moves in the ornament; peak = lift it, trough = strike with it,"
+                + " rising line = draw it off slowly");
+        return lines;
+    }
+
+    @Override
+    public List<String> keyOfPlaces() {
+        return key().subList(0, 1);
     }
 }

@@ -5,10 +5,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import wildflourish.core.ornament.Notation;
-import wildflourish.core.ornament.Situation;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Spelling;
 import wildflourish.core.setting.Varied;
+import wildflourish.core.setting.Version;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Ending;
 import wildflourish.core.tune.Key;
@@ -49,28 +49,19 @@ public final class ScoreEngraver {
 
     private ScoreEngraver(ScoreRequest request) {
         this.request = request;
-        this.tune = request.situation().tune();
+        this.tune = request.tune();
         this.left = request.fromTop().size() > 1 ? GUTTER : MARGIN;
-        Map<Integer, Situation> hands = new HashMap<>();
         for (int rung : request.open()) {
-            played.put(rung, Varied.of(tune, request.ladder().setting(rung)));
-            hands.put(rung, hands(played.get(rung)));
-            signs.put(rung, Spelling.signs(hands.get(rung), played.get(rung).setting()));
+            Version version = request.version().on(rung);
+            played.put(rung, version.varied());
+            signs.put(rung, Spelling.signs(version.hands(), version.varied().setting()));
             carried.put(rung, new Stave.Carried());
         }
         this.base = request.open().stream().sorted(java.util.Comparator.reverseOrder()).map(played::get)
                 .filter(v -> v.tune() != tune).findFirst().orElse(Varied.of(tune, Setting.BARE));
         this.leadIns = leadIns();
-        if (request.strip() < 0 || !request.situation().instrument().hasHands()) {
-            this.strip = null;
-        } else {
-            Varied fingered = played.computeIfAbsent(request.strip(), r -> Varied.of(tune, request.ladder().setting(r)));
-            this.strip = new FingeringStrip(hands.computeIfAbsent(request.strip(), r -> hands(fingered)), fingered.setting(), request.aids());
-        }
-    }
-
-    private Situation hands(Varied varied) {
-        return varied.situation(request.situation());
+        boolean hasStrip = request.strip() && request.version().arrangement().instrument().hasHands();
+        this.strip = hasStrip ? new FingeringStrip(request.version().played(), request.aids()) : null;
     }
 
     /** The layout of a rung: that of the base, its own notes at the places of those that sound with them. */
@@ -176,7 +167,7 @@ public final class ScoreEngraver {
             } else {
                 double lineTop = y;
                 SystemLayout own = layout(layout, Varied.of(tune, Setting.BARE));
-                FoldedRung.of(own, request.ladder().setting(rung), request.situation().vocabulary())
+                FoldedRung.of(own, request.ladder().setting(rung), request.version().bare().vocabulary())
                         .forEach(s -> shapes.add(s.moved(0, lineTop)));
                 label(rung, y + 2.1, false);
                 zones(own, Varied.of(tune, Setting.BARE), rung, index, y, y + FoldedRung.HEIGHT);
@@ -189,7 +180,7 @@ public final class ScoreEngraver {
         }
         if (strip != null) {
             double stripTop = y + 0.3;
-            strip.of(layout(layout, played.get(request.strip()))).forEach(s -> shapes.add(s.moved(0, stripTop)));
+            strip.of(layout(layout, request.version().varied())).forEach(s -> shapes.add(s.moved(0, stripTop)));
             y = stripTop + strip.height();
         }
         systemAreas.add(new Bounds(0, top, request.width(), y));

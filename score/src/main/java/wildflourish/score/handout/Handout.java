@@ -18,10 +18,12 @@ import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.practice.Care;
+import wildflourish.core.practice.PlayingAdvice;
 import wildflourish.core.practice.StepRule;
 import wildflourish.core.practice.Steps;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Version;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.TuneType;
 import wildflourish.score.display.Drawing;
@@ -30,6 +32,7 @@ import wildflourish.score.display.Ink;
 import wildflourish.score.display.Shape;
 import wildflourish.score.engrave.Aids;
 import wildflourish.score.engrave.Engraving;
+import wildflourish.score.engrave.HandPicture;
 import wildflourish.score.engrave.OrnamentMark;
 import wildflourish.score.engrave.ScoreEngraver;
 import wildflourish.score.engrave.ScoreRequest;
@@ -44,6 +47,7 @@ public final class Handout {
     /** 1.75 mm in points. */
     private static final double POINTS = 1.75 * 72 / 25.4;
 
+    private final Version version;
     private final Arrangement arrangement;
     private final Situation situation;
     private final int rung;
@@ -51,29 +55,35 @@ public final class Handout {
     private final Aids aids;
     private final List<String> minding;
 
-    private Handout(Arrangement arrangement, int rung, Aids aids, List<String> minding) {
+    private Handout(Version version, Aids aids, List<String> minding) {
+        this.version = version;
         this.aids = aids;
         this.minding = minding;
-        this.arrangement = arrangement;
-        this.situation = arrangement.situation(rung);
-        this.rung = rung;
+        this.arrangement = version.arrangement();
+        this.situation = version.hands();
+        this.rung = version.rung();
         this.flow = new Flow("%s · %s · %s".formatted(
                 arrangement.tune().title(), arrangement.ladder().rung(rung).name(), arrangement.instrument().name()));
     }
 
     /**
-     * The pages of the sheet for one rung.
+     * The pages of a version's sheet.
      *
      * @param aids marks of breath and air in the fingering strip
      * @param minding what arms and lungs have to mind, a sentence a line without full stops
      */
-    public static List<Drawing> pages(Arrangement arrangement, int rung, Aids aids, List<String> minding) {
-        return new Handout(arrangement, rung, aids, minding).build();
+    public static List<Drawing> pages(Version version, Aids aids, List<String> minding) {
+        return new Handout(version, aids, minding).build();
     }
 
-    /** The sheet as a PDF document in A4. */
-    public static byte[] pdf(Arrangement arrangement, int rung, Aids aids, List<String> minding) {
-        return PdfPainter.paint(arrangement.tune().title(), pages(arrangement, rung, aids, minding), POINTS);
+    /** The sheet as a PDF document in A4, with what hands, arms and lungs have to mind. */
+    public static byte[] pdf(Version version) {
+        PlayingAdvice advice = PlayingAdvice.of(version);
+        return pdf(version, Aids.of(advice), advice.inWords());
+    }
+
+    public static byte[] pdf(Version version, Aids aids, List<String> minding) {
+        return PdfPainter.paint(version.arrangement().tune().title(), pages(version, aids, minding), POINTS);
     }
 
     private List<Drawing> build() {
@@ -105,8 +115,7 @@ public final class Handout {
     /** The systems, each kept whole on its page. */
     private void music() {
         Set<Integer> open = new LinkedHashSet<>(List.of(rung, 0));
-        Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(
-                situation, arrangement.ladder(), open, false, rung, aids, RIGHT - LEFT));
+        Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(version, open, false, true, aids, RIGHT - LEFT));
         SystemBlocks.of(engraving, LEFT).forEach(b -> flow.block(b.shapes(), b.height() + 1.6));
         List<Integer> missing = situation.plan().missing();
         if (!missing.isEmpty()) {
@@ -118,7 +127,7 @@ public final class Handout {
 
     /** What the signs of the fingering strip mean. */
     private void key() {
-        List<String> lines = StripKey.lines(arrangement.instrument());
+        List<String> lines = HandPicture.of(arrangement.instrument()).key();
         if (lines.isEmpty()) {
             return;
         }
@@ -157,7 +166,7 @@ public final class Handout {
     }
 
     private void ornaments() {
-        Setting setting = arrangement.ladder().setting(rung);
+        Setting setting = version.varied().setting();
         Map<Ornament, Use> uses = new LinkedHashMap<>();
         setting.byNote().forEach((note, ids) -> {
             List<Ornament> stack = setting.ornaments(note, situation.vocabulary());
@@ -175,14 +184,14 @@ public final class Handout {
             heading("How each ornament is done");
             uses.forEach((ornament, use) -> ornament(ornament, use));
         }
-        variations(setting);
+        variations(version.setting());
     }
 
     /** What is played in place of the plain notes, kind by kind. */
     private void variations(Setting setting) {
         Map<String, Set<Integer>> bars = new LinkedHashMap<>();
         setting.variations().values().forEach(v -> bars.computeIfAbsent(v.kind(), k -> new TreeSet<>())
-                .add(situation.tune().note(v.from()).barNumber()));
+                .add(version.bare().tune().note(v.from()).barNumber()));
         if (!bars.isEmpty()) {
             heading("What is played otherwise");
             bars.forEach((kind, where) -> flow.paragraph("–  %s, %s: %s".formatted(VariationKind.spoken(kind), inWords(where),

@@ -5,18 +5,16 @@ import java.util.List;
 import wildflourish.score.display.Bounds;
 import wildflourish.score.display.Shape;
 import wildflourish.score.engrave.Engraving;
+import wildflourish.score.engrave.SystemBlock;
 
 /** Cuts an engraved score into its systems, so that each can be kept whole on a page. */
 final class SystemBlocks {
 
-    /** One system, its top at 0. */
-    record Block(List<Shape> shapes, double height) {}
-
     private SystemBlocks() {}
 
     /** The systems in order, moved to the right by {@code left}. */
-    static List<Block> of(Engraving engraving, double left) {
-        List<Block> blocks = new ArrayList<>();
+    static List<SystemBlock> of(Engraving engraving, double left) {
+        List<SystemBlock> blocks = new ArrayList<>();
         for (Bounds area : engraving.systems()) {
             List<Shape> shapes = new ArrayList<>();
             for (Shape shape : engraving.drawing().shapes()) {
@@ -25,7 +23,7 @@ final class SystemBlocks {
                     shapes.add(shape.moved(left, -area.top()));
                 }
             }
-            blocks.add(new Block(shapes, area.height()));
+            blocks.add(new SystemBlock(shapes, area.height()));
         }
         return blocks;
     }

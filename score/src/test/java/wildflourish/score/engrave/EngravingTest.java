@@ -298,8 +298,7 @@ class EngravingTest {
     @Test
     void theStripShowsSixHolesForEachNote() {
         Arrangement arrangement = Scores.arranged(Scores.tune("M:4/4\nL:1/4\nK:D", "DEFG|"));
-        Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(
-                arrangement.situation(), arrangement.ladder(), Set.of(0), false, 0, 80));
+        Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(arrangement.version(0), Set.of(0), false, true, 80));
         List<Shape.Disc> holes = engraving.drawing().shapes().stream()
                 .filter(s -> s instanceof Shape.Disc).map(s -> (Shape.Disc) s).toList();
         assertThat(holes).hasSize(24);

@@ -10,12 +10,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
-import wildflourish.core.instrument.School;
-import wildflourish.core.ornament.Situation;
-import wildflourish.core.setting.Ladder;
-import wildflourish.core.setting.Rung;
-import wildflourish.core.setting.Setting;
-import wildflourish.core.tune.Timeline;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Version;
 import wildflourish.score.Scores;
 import wildflourish.score.display.Bounds;
 import wildflourish.score.display.Ink;
@@ -28,9 +24,8 @@ class FingeringStripTest {
     }
 
     private static Engraving strip(Instrument instrument, Aids aids, String notes) {
-        Situation situation = Situation.of(Timeline.of(Scores.tune("M:4/4\nL:1/8\nK:D", notes)), instrument, School.USUAL);
-        return ScoreEngraver.engrave(new ScoreRequest(situation, new Ladder(List.of(new Rung("bare", Setting.BARE))),
-                Set.of(0), false, 0, aids, 100));
+        Version version = Arrangement.bare(Scores.tune("M:4/4\nL:1/8\nK:D", notes), instrument).version(0);
+        return ScoreEngraver.engrave(new ScoreRequest(version, Set.of(0), false, true, aids, 100));
     }
 
     private static List<String> words(Engraving engraving) {

@@ -18,7 +18,7 @@ import wildflourish.score.display.Shape;
 
 class OrnamentMarkTest {
 
-    private final Vocabulary whistle = Vocabulary.of(Family.OPEN_HOLE);
+    private final Vocabulary whistle = Vocabulary.of(Family.known("open-hole"));
 
     /** Within what one instrument can play, no two marks look the same, whatever their colour. */
     @ParameterizedTest

@@ -6,13 +6,12 @@ import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.instrument.Instruments;
-import wildflourish.core.instrument.School;
-import wildflourish.core.ornament.Situation;
+import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Variation;
-import wildflourish.core.tune.Timeline;
+import wildflourish.core.setting.Version;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.score.display.Shape;
 
@@ -21,8 +20,8 @@ class VariationEngravingTest {
 
     private static final String TUNE = "X:1\nT:T\nM:4/4\nL:1/8\nK:D\nA2|D2F2 A4|G2B2 AGFE|D8|\n";
 
-    private static Situation situation(String instrument) {
-        return Situation.of(Timeline.of(AbcReader.read(TUNE).tunes().getFirst().tune()), Instruments.known(instrument), School.USUAL);
+    private static Version version(String instrument, Ladder ladder, int rung) {
+        return Arrangement.bare(AbcReader.read(TUNE).tunes().getFirst().tune(), Instruments.known(instrument)).with(ladder).version(rung);
     }
 
     private static Ladder ladder() {
@@ -32,7 +31,7 @@ class VariationEngravingTest {
     }
 
     private static Engraving engraved(String instrument) {
-        return ScoreEngraver.engrave(new ScoreRequest(situation(instrument), ladder(), Set.of(0, 2), true, 2, 110));
+        return ScoreEngraver.engrave(new ScoreRequest(version(instrument, ladder(), 2), Set.of(0, 2), true, true, 110));
     }
 
     private static double left(Engraving engraving, int rung, int note) {
@@ -62,9 +61,9 @@ class VariationEngravingTest {
         List<String> words = engraved("fiddle").drawing().shapes().stream().filter(Shape.Words.class::isInstance)
                 .map(s -> ((Shape.Words) s).text()).toList();
         assertThat(words).contains("moving figure", "doubled figure");
-        Engraving folded = ScoreEngraver.engrave(new ScoreRequest(situation("fiddle"), ladder(), Set.of(0), true, 0, 110));
-        Engraving bare = ScoreEngraver.engrave(new ScoreRequest(situation("fiddle"),
-                new Ladder(List.of(ladder().rung(0), ladder().rung(1), ladder().rung(1))), Set.of(0), true, 0, 110));
+        Engraving folded = ScoreEngraver.engrave(new ScoreRequest(version("fiddle", ladder(), 0), Set.of(0), true, true, 110));
+        Engraving bare = ScoreEngraver.engrave(new ScoreRequest(version("fiddle",
+                new Ladder(List.of(ladder().rung(0), ladder().rung(1), ladder().rung(1))), 0), Set.of(0), true, true, 110));
         assertThat(folded.drawing().shapes().size()).isGreaterThan(bare.drawing().shapes().size());
     }
 
@@ -80,8 +79,8 @@ class VariationEngravingTest {
 
     /** How many shapes the strip of a rung adds to the two staves. */
     private static int strip(String instrument, int rung) {
-        return ScoreEngraver.engrave(new ScoreRequest(situation(instrument), ladder(), Set.of(0, 2), true, rung, 110)).drawing().shapes().size()
-                - ScoreEngraver.engrave(new ScoreRequest(situation(instrument), ladder(), Set.of(0, 2), true, -1, 110)).drawing().shapes().size();
+        return ScoreEngraver.engrave(new ScoreRequest(version(instrument, ladder(), rung), Set.of(0, 2), true, true, 110)).drawing().shapes().size()
+                - ScoreEngraver.engrave(new ScoreRequest(version(instrument, ladder(), 0), Set.of(0, 2), true, false, 110)).drawing().shapes().size();
     }
 
     @Test

@@ -26,7 +26,7 @@ class HandoutLimitsTest {
         Arrangement arrangement = new Arrangement(Scores.tune("M:4/4\nL:1/8\nK:D", "E2F2 E2F2|E2F2 E2F2|E2F2 E2F2|E2F2 E2F2|]"),
                 Instruments.known("whistle-d"), Tempo.parse("1/4=100"), Speeds.level("fluent"), School.USUAL,
                 new Ladder(List.of(new Rung("bare", Setting.BARE), new Rung("full", setting))));
-        return Handout.pages(arrangement, 1, Aids.NONE, List.of()).stream().flatMap(d -> d.shapes().stream())
+        return Handout.pages(arrangement.version(1), Aids.NONE, List.of()).stream().flatMap(d -> d.shapes().stream())
                 .filter(s -> s instanceof Shape.Words).map(s -> ((Shape.Words) s).text()).toList();
     }
 

@@ -91,7 +91,7 @@ class PaintersTest {
     @Test
     void theSheetNamesEverythingAStudentNeeds() throws Exception {
         Arrangement arrangement = Scores.demo().get(1);
-        String text = text(Handout.pdf(arrangement, 4, Aids.NONE, List.of("begin with a full breath")));
+        String text = text(Handout.pdf(arrangement.version(4), Aids.NONE, List.of("begin with a full breath")));
         assertThat(text).contains("Six Gulls on the Chapel Wall").contains("D whistle").contains("version: full")
                 .contains("goal: dotted crotchet = 100");
         assertThat(text).contains("How each ornament is done").contains("long roll").contains("clean up to")
@@ -104,14 +104,14 @@ class PaintersTest {
 
     @Test
     void theBareSheetHasNoOrnamentsAndTheLowTuneSaysWhatIsMissing() throws Exception {
-        assertThat(text(Handout.pdf(Scores.demo().get(3), 0, Aids.NONE, List.of()))).doesNotContain("How each ornament");
-        assertThat(text(Handout.pdf(Scores.demo().get(6), 3, Aids.NONE, List.of()))).contains("10 notes marked with a cross");
+        assertThat(text(Handout.pdf(Scores.demo().get(3).version(0), Aids.NONE, List.of()))).doesNotContain("How each ornament");
+        assertThat(text(Handout.pdf(Scores.demo().get(6).version(3), Aids.NONE, List.of()))).contains("10 notes marked with a cross");
     }
 
     @Test
     void nothingOfTheSheetLeavesItsPages() {
         for (Arrangement arrangement : Scores.demo()) {
-            for (Drawing page : Handout.pages(arrangement, 5, Aids.NONE, List.of())) {
+            for (Drawing page : Handout.pages(arrangement.version(5), Aids.NONE, List.of())) {
                 assertThat(page.shapes()).allSatisfy(s -> {
                     double right = s instanceof Shape.Words w && w.anchor() == Shape.Anchor.START
                             ? w.x() + Outlines.width(w.text(), w.face(), w.size()) : s.bounds().right();

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleUnaryOperator;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Place;
 import wildflourish.core.ornament.HandMove;
 import wildflourish.core.ornament.Means;
@@ -37,7 +38,7 @@ public final class Cueing {
     private final Situation situation;
     private final Performance performance;
     private final DoubleUnaryOperator lilt;
-    private final Touch touch;
+    private final Family.Touch touch;
     private final List<Run> runs = new ArrayList<>();
     private final List<Ranked> cues = new ArrayList<>();
 
@@ -45,7 +46,7 @@ public final class Cueing {
         this.situation = situation;
         this.performance = performance;
         this.lilt = lilt;
-        this.touch = Touch.of(situation.instrument().family());
+        this.touch = situation.instrument().family().touch();
     }
 
     /**
@@ -64,7 +65,7 @@ public final class Cueing {
             switch (sound.start()) {
                 case ATTACK, JOINED, SOFT -> run(sound, lane(sound));
                 case ALONG -> {
-                    if (touch.kind() != Touch.Kind.PIPE) {
+                    if (touch.kind() != Family.Touch.Kind.PIPE) {
                         run(sound, companyLane(sound));
                     }
                 }
@@ -92,7 +93,7 @@ public final class Cueing {
     private void run(Sound sound, int lane) {
         double from = lilt.applyAsDouble(sound.atMs());
         double to = Math.max(from + 1, lilt.applyAsDouble(sound.atMs() + sound.forMs()));
-        boolean second = touch.kind() == Touch.Kind.PIPE && !runs.isEmpty() && from < runs.getLast().from() + SAME_MS;
+        boolean second = touch.kind() == Family.Touch.Kind.PIPE && !runs.isEmpty() && from < runs.getLast().from() + SAME_MS;
         if (!second) {
             runs.add(new Run(sound, lane, from, to));
         }
@@ -122,7 +123,7 @@ public final class Cueing {
         for (int step = 0; step < LANES; step++) {
             int lane = Math.floorMod(wished + (step % 2 == 0 ? step / 2 : -(step + 1) / 2), LANES);
             boolean taken = runs.subList(Math.max(0, runs.size() - NEAR), runs.size()).stream().anyMatch(r -> r.lane() == lane
-                    && (touch.kind() == Touch.Kind.REED ? r.to() > at - touch.gapMs() : r.from() > at - SAME_MS));
+                    && (touch.kind() == Family.Touch.Kind.REED ? r.to() > at - touch.gapMs() : r.from() > at - SAME_MS));
             if (!taken) {
                 return lane;
             }
@@ -138,9 +139,9 @@ public final class Cueing {
             Cue.Kind kind = switch (run.sound().start()) {
                 case ATTACK, ALONG -> Cue.Kind.ATTACK;
                 case SOFT -> Cue.Kind.SOFT;
-                case JOINED, WITHIN, GLIDE, GLIDE_AWAY, WAVING, SWELLING -> touch.kind() == Touch.Kind.PLUCK ? Cue.Kind.SOFT : Cue.Kind.JOIN;
+                case JOINED, WITHIN, GLIDE, GLIDE_AWAY, WAVING, SWELLING -> touch.kind() == Family.Touch.Kind.PLUCK ? Cue.Kind.SOFT : Cue.Kind.JOIN;
             };
-            if (before.isPresent() && touch.kind() != Touch.Kind.PLUCK) {
+            if (before.isPresent() && touch.kind() != Family.Touch.Kind.PLUCK) {
                 double end = kind == Cue.Kind.ATTACK ? Math.min(before.get().to(), run.from() - touch.gapMs()) : before.get().to();
                 if (!runsOn || kind == Cue.Kind.ATTACK) {
                     add(Math.max(before.get().from() + 1, end), Cue.Kind.STOP, run.lane(), 0, 0, 0, 0);
@@ -151,7 +152,7 @@ public final class Cueing {
             add(run.from(), kind, run.lane(), run.sound().midi(), touch.joinMs(), strength(run.sound()), 1);
         }
         if (!lane.isEmpty()) {
-            if (touch.kind() == Touch.Kind.PLUCK) {
+            if (touch.kind() == Family.Touch.Kind.PLUCK) {
                 stopRinging(lane.getLast(), Optional.empty());
             } else {
                 add(lane.getLast().to(), Cue.Kind.STOP, lane.getLast().lane(), 0, 0, 0, 0);

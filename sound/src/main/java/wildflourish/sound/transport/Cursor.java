@@ -26,7 +26,7 @@ public final class Cursor {
         DoubleUnaryOperator lilt = piece.lilt().over(piece.played());
         List<Sound> melody = piece.performance().melody().stream().sorted(Comparator.comparingDouble(Sound::atMs)).toList();
         return new Cursor(melody.stream().mapToDouble(s -> lilt.applyAsDouble(s.atMs())).toArray(),
-                melody.stream().mapToInt(s -> piece.arrangement().varied().plain(s.note())).toArray(), piece.played());
+                melody.stream().mapToInt(s -> piece.version().varied().plain(s.note())).toArray(), piece.played());
     }
 
     /**

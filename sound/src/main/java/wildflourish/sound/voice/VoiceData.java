@@ -12,7 +12,6 @@ import wildflourish.core.instrument.Instrument;
  * How one instrument sounds.
  *
  * @param kind of synthesis
- * @param families whose instruments it is the usual voice of, where they name none
  * @param gainDb by which the voice is brought to the loudness of the others
  * @param partialsDb levels of the source's harmonics in decibels, the first first; each beyond them falls by {@code fallDb} an octave
  *     more
@@ -26,7 +25,7 @@ import wildflourish.core.instrument.Instrument;
  * @param drones of pipes, in semitones above the lowest note of the chanter; so the level of each against the chanter
  */
 public record VoiceData(
-        String id, Kind kind, List<String> families, double gainDb, List<Double> partialsDb, double fallDb, int most,
+        String id, Kind kind, double gainDb, List<Double> partialsDb, double fallDb, int most,
         List<Resonance> resonances, double noise, double attackMs, double releaseMs, double ringS, double bright, double twoCents,
         List<Integer> drones, double dronesDb, String source) {
 
@@ -41,7 +40,6 @@ public record VoiceData(
     private static final List<VoiceData> ALL = load();
 
     public VoiceData {
-        families = List.copyOf(families);
         partialsDb = List.copyOf(partialsDb);
         resonances = List.copyOf(resonances);
         drones = List.copyOf(drones);
@@ -66,8 +64,7 @@ public record VoiceData(
 
     /** The voice of an instrument; for one that names none, or one that is not there, the usual one of its family. */
     public static VoiceData of(Instrument instrument) {
-        return ALL.stream().filter(v -> v.id.equals(instrument.voice())).findFirst().or(() -> ALL.stream()
-                .filter(v -> v.families.contains(instrument.family().id())).findFirst()).orElse(ALL.getFirst());
+        return ALL.stream().filter(v -> v.id.equals(instrument.voice())).findFirst().orElseGet(() -> byId(instrument.family().voice()));
     }
 
     /** The voice of that id; throws {@link IllegalArgumentException} when there is none. */

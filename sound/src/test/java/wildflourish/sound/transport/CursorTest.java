@@ -40,7 +40,7 @@ class CursorTest {
     @Test
     void itKeepsToTheLilt() {
         Piece straight = Pieces.on("whistle-d", "DEFG ABcd|");
-        Piece dotted = Piece.of(straight.arrangement().arrangement(), 0, Tempo.parse("1/4=120"), Lilt.byId("dotted"));
+        Piece dotted = Piece.of(straight.version().arrangement(), 0, Tempo.parse("1/4=120"), Lilt.byId("dotted"));
         assertThat(Cursor.of(straight).note(260)).hasValue(1);
         assertThat(Cursor.of(dotted).note(260)).as("the second quaver comes after two thirds of the beat").hasValue(0);
         assertThat(Cursor.of(dotted).note(340)).hasValue(1);
