@@ -13,5 +13,7 @@ module wildflourish.app {
     requires org.slf4j;
 
     opens wildflourish.app.command to info.picocli;
-    opens wildflourish.app.desk to javafx.graphics;
+    opens wildflourish.app.desk to javafx.graphics, com.fasterxml.jackson.databind;
+    opens wildflourish.app.listening to com.fasterxml.jackson.databind;
+    opens wildflourish.app.practice to com.fasterxml.jackson.databind;
 }

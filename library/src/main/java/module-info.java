@@ -5,7 +5,6 @@ module wildflourish.library {
     requires org.xerial.sqlitejdbc;
     requires org.jdbi.v3.core;
     requires io.leangen.geantyref;
-    requires flyway.core;
     requires org.slf4j;
 
     exports wildflourish.library;

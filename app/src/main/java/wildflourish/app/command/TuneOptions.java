@@ -148,9 +148,10 @@ final class TuneOptions {
             School school = new School(schools);
             Speeds speeds = speeds(Speeds.level(level == null ? Speeds.USUAL : level));
             Tempo played = asked.orElseGet(() -> TuneType.tempoOf(tune.tune().head()));
-            return usual == Usual.UNGROWN
+            Arrangement made = usual == Usual.UNGROWN
                     ? new Arrangement(tune.tune(), instrument(), played, speeds, school, Ladder.bare())
                     : Documents.grown(tune.tune(), instrument(), played, speeds, school);
+            return made.withUnread(tune.unread());
         } catch (IllegalArgumentException e) {
             throw Refusal.call(e.getMessage());
         }

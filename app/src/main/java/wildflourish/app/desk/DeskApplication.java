@@ -61,7 +61,7 @@ public final class DeskApplication extends Application {
             for (AbcTune tune : AbcReader.read(text).tunes()) {
                 long id = DeskModel.add(library, tune);
                 if (first) {
-                    library.log(DemoLog.of(id, tune.tune(), Clock.systemUTC()));
+                    library.log().add(DemoLog.of(id, tune.tune(), Clock.systemUTC()));
                 }
                 first = false;
             }

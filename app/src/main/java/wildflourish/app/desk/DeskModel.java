@@ -31,6 +31,7 @@ import wildflourish.app.listening.ListeningState;
 import wildflourish.app.listening.Player;
 import wildflourish.app.paint.Palette;
 import wildflourish.app.practice.PracticeModel;
+import wildflourish.app.practice.Practising;
 import wildflourish.app.reading.ReadingModel;
 import wildflourish.app.reading.ReadingState;
 import wildflourish.app.reading.Recollection;
@@ -57,6 +58,7 @@ import wildflourish.formats.abc.AbcBook;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.formats.abc.AbcTune;
 import wildflourish.formats.abc.AbcWriter;
+import wildflourish.library.Drawer;
 import wildflourish.library.Habit;
 import wildflourish.library.Library;
 import wildflourish.library.TuneEntry;
@@ -89,6 +91,7 @@ public final class DeskModel {
     private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
     private final ObservableList<Background.Job> underWay = FXCollections.observableArrayList();
     private final Writing writing;
+    private WindowMemory memory = WindowMemory.NONE;
     private long heardFromShelf = -1;
 
     /**
@@ -130,7 +133,7 @@ public final class DeskModel {
 
             @Override
             public void stand(long tune, int rung, int note) {
-                keeper.remember("standing", tune + " " + rung + " " + note);
+                remember(memory.standing(tune, rung, note));
             }
 
             @Override
@@ -167,8 +170,8 @@ public final class DeskModel {
             }
 
             @Override
-            public void remember(String name, String value) {
-                keeper.remember(name, value);
+            public void remember(Practising how) {
+                DeskModel.this.remember(memory.with(how));
             }
         }, background, this::say, Clock.systemUTC(), betweenPasses);
         listening.lit().addListener((o, a, now) -> rounds.sounds(screen.get() == Screen.ROUNDS
@@ -181,13 +184,13 @@ public final class DeskModel {
             rounds.setShown(now == Screen.ROUNDS);
             practice.setShown(now == Screen.PRACTICE);
         });
-        screen.addListener((o, a, now) -> keeper.remember("screen", now.name()));
+        screen.addListener((o, a, now) -> remember(memory.with(now)));
         listening.state().addListener((o, before, now) -> {
             if (!before.manner().equals(now.manner())) {
-                keeper.remember("listening", now.manner().line());
+                remember(memory.with(now.manner().kept()));
             }
         });
-        palette.addListener((o, a, now) -> keeper.remember("look", now.name()));
+        palette.addListener((o, a, now) -> remember(memory.with(now)));
     }
 
     public ShelfModel shelf() {
@@ -258,7 +261,7 @@ public final class DeskModel {
         }
         heardFromShelf = tune;
         if (!same) {
-            ask(l -> Openings.bare(l.current(tune).document()),
+            ask(l -> Openings.bare(l.tunes().current(tune).document()),
                     a -> listening.toggle(() -> a, 0, 0, ListeningState.Stretch.PART));
         }
     }
@@ -300,7 +303,7 @@ public final class DeskModel {
         }
         screen.set(Screen.ROUNDS);
         long tune = trellis.now().tune();
-        ask(l -> l.remembered("set " + tune).map(kept -> set(l, kept)), kept -> kept
+        ask(l -> l.drawer().remembered("set " + tune).map(kept -> set(l, kept)), kept -> kept
                 .filter(k -> trellis.now().tune() == tune && !k.tunes().equals(rounds.state().get().set()))
                 .ifPresent(k -> rounds.takeSet(k.tunes(), k.linked())));
     }
@@ -310,7 +313,7 @@ public final class DeskModel {
     private KeptSet set(Library library, String kept) {
         List<RoundsState.InSet> tunes = new ArrayList<>();
         for (String id : kept.split(" ")) {
-            if (id.matches("\\d+") && library.tunes().stream().anyMatch(t -> String.valueOf(t.id()).equals(id))) {
+            if (id.matches("\\d+") && library.tunes().all().stream().anyMatch(t -> String.valueOf(t.id()).equals(id))) {
                 tunes.add(inSet(Long.parseLong(id)));
             }
         }
@@ -384,33 +387,53 @@ public final class DeskModel {
         message.set(words.isEmpty() ? words : Character.toUpperCase(words.charAt(0)) + words.substring(1));
     }
 
-    private record Memory(List<TuneEntry> tunes, String standing, String screen, String look, List<Habit> habits,
-            List<String> instruments, List<String> licks, List<LoggedPass> passes, Optional<String> rule, Optional<String> rest,
-            Optional<String> delay, Optional<String> listening) {}
+    private void remember(WindowMemory changed) {
+        memory = changed;
+        keeper.remember(WindowMemory.name(), changed.write());
+    }
+
+    /** What a library has for a window that opens. */
+    private record Kept(
+            List<TuneEntry> tunes, List<Habit> habits, List<String> instruments, List<String> licks, List<LoggedPass> passes,
+            WindowMemory memory, Optional<String> trouble) {
+
+        static Kept of(Library library) {
+            Drawer drawer = library.drawer();
+            WindowMemory memory = WindowMemory.NONE;
+            Optional<String> trouble = Optional.empty();
+            try {
+                memory = WindowMemory.of(drawer::remembered);
+            } catch (DataFault e) {
+                trouble = Optional.of("where you were last time could not be read; the window opens as it does the first time");
+            }
+            return new Kept(library.tunes().all(), drawer.habits(), drawer.instruments(), drawer.licks(), library.log().passes(), memory, trouble);
+        }
+
+        boolean has(long tune) {
+            return tunes.stream().anyMatch(t -> t.id() == tune);
+        }
+    }
 
     /** Brings everything back to where it was; without a memory, to the first tune, or to an empty shelf. */
     public void restore() {
-        ask(l -> new Memory(l.tunes(), l.remembered("standing").orElse(""),
-                        l.remembered("screen").orElse("TRELLIS"), l.remembered("look").orElse("LIGHT"), l.habits(), l.instruments(), l.licks(), l.passes(),
-                        l.remembered("practice rule"), l.remembered("rest after"), l.remembered("key delay"),
-                        l.remembered("listening")), memory -> {
-                    takeIn(memory);
-                    shelf.setTunes(memory.tunes());
-                    palette.set(Palette.valueOf(memory.look()));
-                    String[] parts = memory.standing().split(" ");
-                    boolean known = parts.length == 3 && memory.tunes().stream()
-                            .anyMatch(t -> String.valueOf(t.id()).equals(parts[0]));
-                    Screen last = Screen.valueOf(memory.screen()) == Screen.SHELF ? Screen.SHELF : Screen.TRELLIS;
-                    if (known) {
-                        open(Long.parseLong(parts[0]), Integer.parseInt(parts[1]), Integer.parseInt(parts[2]), last);
-                    } else if (!memory.tunes().isEmpty()) {
-                        open(memory.tunes().getFirst().id(), 4, 2, last);
-                    }
-                });
+        ask(Kept::of, kept -> {
+            memory = kept.memory();
+            WindowMemory was = kept.memory();
+            takeIn(kept);
+            shelf.setTunes(kept.tunes());
+            palette.set(was.look());
+            Screen last = was.screen() == Screen.SHELF ? Screen.SHELF : Screen.TRELLIS;
+            if (kept.has(was.tune())) {
+                open(was.tune(), was.rung(), was.note(), last);
+            } else if (!kept.tunes().isEmpty()) {
+                open(kept.tunes().getFirst().id(), WindowMemory.NONE.rung(), WindowMemory.NONE.note(), last);
+            }
+            kept.trouble().ifPresent(this::say);
+        });
     }
 
-    private void takeIn(Memory memory) {
-        for (String document : memory.instruments()) {
+    private void takeIn(Kept kept) {
+        for (String document : kept.instruments()) {
             try {
                 Instrument instrument = Instruments.parse("an instrument of yours", document);
                 own.put(instrument.id(), instrument);
@@ -420,11 +443,11 @@ public final class DeskModel {
         }
         takeOwn();
         Map<String, SortedMap<String, String>> habits = new TreeMap<>();
-        memory.habits().forEach(h -> habits.computeIfAbsent(h.instrument(), i -> new TreeMap<>())
+        kept.habits().forEach(h -> habits.computeIfAbsent(h.instrument(), i -> new TreeMap<>())
                 .put(h.pitch(), h.place()));
         trellis.setHabits(habits);
         List<Lick> licks = new ArrayList<>();
-        for (String document : memory.licks()) {
+        for (String document : kept.licks()) {
             try {
                 licks.add(Lick.parse(document));
             } catch (DataFault | IllegalArgumentException e) {
@@ -432,13 +455,13 @@ public final class DeskModel {
             }
         }
         trellis.setLicks(licks);
-        memory.listening().ifPresent(listening::recall);
-        practice.recall(memory.passes(), memory.rule(), memory.rest(), memory.delay());
+        listening.recall(kept.memory().listening());
+        practice.recall(kept.passes(), kept.memory().practising());
     }
 
     /** The first bars of the tunes on the shelf. */
     Incipits incipits() {
-        return new Incipits(tune -> keeper.ask(l -> l.current(tune).document()), background, palette::get);
+        return new Incipits(tune -> keeper.ask(l -> l.tunes().current(tune).document()), background, palette::get);
     }
 
     /** Opens a tune on the trellis, the fuller rung in hand. */
@@ -502,8 +525,8 @@ public final class DeskModel {
         Head head = tune.tune().head();
         String type = head.rhythm().isEmpty() ? TuneType.of(head).id() : head.rhythm();
         String document = tune.arrangement().map(a -> AbcWriter.write(a, 0)).orElseGet(
-                () -> AbcWriter.write(tune.tune()));
-        return library.add(head.title(), type, head.key().spoken(), head.meter().toString(), document);
+                () -> AbcWriter.write(tune.tune(), tune.unread()));
+        return library.tunes().add(head.title(), type, head.key().spoken(), head.meter().toString(), document);
     }
 
     /**
@@ -512,14 +535,14 @@ public final class DeskModel {
      */
     public void growAll() {
         background.latest("growing", GROWING, job -> {
-            List<TuneEntry> tunes = keeper.ask(Library::tunes);
+            List<TuneEntry> tunes = keeper.ask(l -> l.tunes().all());
             int grown = 0;
             for (int i = 0; i < tunes.size() && !job.stopped(); i++) {
                 long id = tunes.get(i).id();
-                String document = keeper.ask(l -> l.current(id).document());
+                String document = keeper.ask(l -> l.tunes().current(id).document());
                 AbcTune read = Documents.read(document);
                 if (read.arrangement().isEmpty()) {
-                    String with = Documents.write(Documents.grown(read.tune(), Instruments.known(Openings.FIRST_INSTRUMENT)));
+                    String with = Documents.write(Documents.grown(read, Instruments.known(Openings.FIRST_INSTRUMENT)));
                     grown += keeper.ask(l -> keepGrown(l, id, document, with));
                 }
                 job.tell("growing the shelf: %d of %d".formatted(i + 1, tunes.size()));
@@ -530,16 +553,16 @@ public final class DeskModel {
 
     /** Keeps a grown ladder, unless the tune has been edited meanwhile; how many were kept. */
     private static int keepGrown(Library library, long tune, String before, String document) {
-        var now = library.current(tune);
+        var now = library.tunes().current(tune);
         if (!now.document().equals(before)) {
             return 0;
         }
-        library.save(tune, now.id(), "ladder grown", document);
+        library.tunes().save(tune, now.id(), "ladder grown", document);
         return 1;
     }
 
     private void refresh() {
-        ask(Library::tunes, shelf::setTunes);
+        ask(l -> l.tunes().all(), shelf::setTunes);
     }
 
     /** Stops a work in the background; what is done already stays. */

@@ -66,10 +66,10 @@ public final class ListeningModel {
         return state.getReadOnlyProperty();
     }
 
-    /** Listens as {@link Manner#line} tells; as usual where that cannot be read. */
-    public void recall(String line) {
+    /** Listens as it was kept; as usual where there is no such manner any more. */
+    public void recall(Manner.Kept kept) {
         try {
-            state.set(state.get().with(Manner.read(line)));
+            state.set(state.get().with(Manner.of(kept)));
         } catch (IllegalArgumentException e) {
             say.accept("how you listen could not be read; it is as usual again");
         }

@@ -16,7 +16,6 @@ public record Manner(int percent, Backing backing, boolean counted, Lilt lilt) {
 
     private static final int SLOWEST = 25;
     private static final int FASTEST = 150;
-    private static final int WORDS = 5;
 
     public Manner {
         percent = Math.clamp(percent, SLOWEST, FASTEST);
@@ -38,18 +37,15 @@ public record Manner(int percent, Backing backing, boolean counted, Lilt lilt) {
         return new Manner(percent, backing, counted, other);
     }
 
-    /** A line that {@link #read} reads. */
-    public String line() {
-        return "%d %s %s %s %s".formatted(percent, backing.under(), backing.metronome(), counted, lilt.id());
+    /** It as it is kept. */
+    public record Kept(int percent, Backing.Under under, boolean metronome, boolean counted, String lilt) {}
+
+    public Kept kept() {
+        return new Kept(percent, backing.under(), backing.metronome(), counted, lilt.id());
     }
 
-    /** Reads what {@link #line} wrote; throws {@link IllegalArgumentException} for any other line. */
-    public static Manner read(String line) {
-        String[] words = line.split(" ");
-        if (words.length != WORDS) {
-            throw new IllegalArgumentException(line);
-        }
-        return new Manner(Integer.parseInt(words[0]), new Backing(Boolean.parseBoolean(words[2]), Backing.Under.valueOf(words[1])),
-                Boolean.parseBoolean(words[3]), Lilt.byId(words[4]));
+    /** As it was kept; throws {@link IllegalArgumentException} when there is no such lilt. */
+    public static Manner of(Kept kept) {
+        return new Manner(kept.percent, new Backing(kept.metronome, kept.under), kept.counted, Lilt.byId(kept.lilt));
     }
 }

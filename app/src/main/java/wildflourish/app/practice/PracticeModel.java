@@ -5,7 +5,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.Consumer;
@@ -46,7 +45,7 @@ public final class PracticeModel {
     public interface Keeping {
         void log(LoggedPass pass);
 
-        void remember(String name, String value);
+        void remember(Practising how);
     }
 
     private static final Background.Words NOT_READ = Background.Words.silent("the phrases could not be read; the tune is as it was");
@@ -125,17 +124,24 @@ public final class PracticeModel {
         }
     }
 
-    /** Takes in what was logged and remembered earlier. */
-    public void recall(List<LoggedPass> passes, Optional<String> keptRule, Optional<String> keptRest, Optional<String> keptDelay) {
+    /** Takes in what was logged earlier, and how somebody practises. */
+    public void recall(List<LoggedPass> passes, Practising how) {
         log.recall(passes);
-        try {
-            keptRule.map(r -> r.split(" ")).ifPresent(r ->
-                    rule = rule.withEvenUpTo(Double.parseDouble(r[0])).withPasses(Integer.parseInt(r[1])));
-            keptRest.ifPresent(r -> log.restAfter(Double.parseDouble(r)));
-            keptDelay.ifPresent(d -> calibrated(Calibration.known(Double.parseDouble(d))));
-        } catch (IllegalArgumentException | ArrayIndexOutOfBoundsException e) {
+        if (!how.isPossible()) {
             say.accept("how you practise could not be read; it is as usual again");
+            return;
         }
+        rule = rule.withEvenUpTo(how.evenUpTo()).withPasses(how.passes());
+        log.restAfter(how.restAfter());
+        if (how.keyDelay() != null) {
+            calibrated(Calibration.known(how.keyDelay()));
+        }
+    }
+
+    /** How it is practised now. */
+    private void keepHow() {
+        keeping.remember(new Practising(rule.evenUpTo(), rule.passes(), log.rest().afterMinutes(),
+                hands.calibration().isKnown() ? hands.calibration().delayMs() : null));
     }
 
     private void calibrated(Calibration found) {
@@ -276,8 +282,9 @@ public final class PracticeModel {
 
     /** Changes the step rule; the steps begin anew with it. */
     public void setRule(double evenUpTo, int passes) {
-        rule = StepRule.USUAL.withEvenUpTo(Math.clamp(evenUpTo, 0.02, 0.4)).withPasses(Math.clamp(passes, 1, 9));
-        keeping.remember("practice rule", "%s %d".formatted(String.format(Locale.ROOT, "%.3f", rule.evenUpTo()), rule.passes()));
+        rule = StepRule.USUAL.withEvenUpTo(Math.clamp(evenUpTo, Practising.STRICTEST, Practising.LAXEST))
+                .withPasses(Math.clamp(passes, 1, Practising.MOST_PASSES));
+        keepHow();
         if (state.get() != null && !isRunning()) {
             fresh(state.get().choice());
         }
@@ -285,8 +292,8 @@ public final class PracticeModel {
 
     /** Reminds of a rest after so many minutes; 0 for never. */
     public void setRestAfter(double minutes) {
-        log.restAfter(Math.clamp(minutes, 0, 120));
-        keeping.remember("rest after", String.valueOf(log.rest().afterMinutes()));
+        log.restAfter(Math.clamp(minutes, 0, Practising.LONGEST));
+        keepHow();
     }
 
     public boolean isRunning() {
@@ -501,7 +508,7 @@ public final class PracticeModel {
         going = Optional.empty();
         if (found.isPresent()) {
             calibrated(found.get());
-            keeping.remember("key delay", String.format(Locale.ROOT, "%.1f", found.get().delayMs()));
+            keepHow();
             say.accept("the keyboard and you are %d ms %s; this is taken off from now on".formatted(
                     Math.round(Math.abs(found.get().delayMs())), found.get().delayMs() < 0 ? "early" : "late"));
         } else {

@@ -20,9 +20,9 @@ public final class Recollection {
     /** What the library's tunes hold. */
     public static Remembered of(Library library) {
         List<Reading> readings = new ArrayList<>();
-        List<TuneEntry> tunes = library.tunes();
+        List<TuneEntry> tunes = library.tunes().all();
         for (TuneEntry entry : tunes.subList(0, Math.min(MOST, tunes.size()))) {
-            var read = Documents.read(library.current(entry.id()).document());
+            var read = Documents.read(library.tunes().current(entry.id()).document());
             readings.add(Reading.of(Timeline.of(read.arrangement().map(a -> a.tune()).orElse(read.tune()))));
         }
         return new Remembered(readings);

@@ -4,13 +4,35 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
+import wildflourish.core.memory.Once;
 import wildflourish.core.setting.Arrangement;
 
-/** The steps that undo and redo walk, without end. A new edit after an undo leaves the undone ones behind. */
+/**
+ * The steps that undo and redo walk, without end. A new edit after an undo leaves the undone ones behind. Of steps from before
+ * today only their names are held; what they were is read when it is wanted.
+ */
 public final class History {
 
-    /** A step: what was done, and the arrangement after it, read when it is wanted. */
-    record Step(String what, Supplier<Arrangement> after) {}
+    /**
+     * A step.
+     *
+     * @param what was done
+     * @param after the arrangement after it; reading it may take time
+     */
+    record Step(String what, Once<Arrangement> after) {
+
+        /** A step whose arrangement is read when it is wanted. */
+        static Step read(String what, Supplier<Arrangement> after) {
+            return new Step(what, new Once<>(after));
+        }
+
+        /** A step whose arrangement is at hand. */
+        static Step done(String what, Arrangement after) {
+            Once<Arrangement> known = new Once<>(() -> after);
+            known.get();
+            return new Step(what, known);
+        }
+    }
 
     private final List<Step> steps;
     private int current;
@@ -23,7 +45,7 @@ public final class History {
 
     void push(String what, Arrangement after) {
         steps.subList(current + 1, steps.size()).clear();
-        steps.add(new Step(what, () -> after));
+        steps.add(Step.done(what, after));
         current++;
     }
 
@@ -52,5 +74,17 @@ public final class History {
         }
         current++;
         return Optional.of(steps.get(current));
+    }
+
+    /** The steps that one undo and one redo would come to. */
+    List<Step> near() {
+        List<Step> near = new ArrayList<>();
+        if (canUndo()) {
+            near.add(steps.get(current - 1));
+        }
+        if (canRedo()) {
+            near.add(steps.get(current + 1));
+        }
+        return near;
     }
 }

@@ -12,7 +12,7 @@ import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.tune.TuneType;
 import wildflourish.formats.abc.AbcReader;
-import wildflourish.library.Edition;
+import wildflourish.library.EditionEntry;
 
 /** Opens tunes of the library for the trellis: the arrangement now, and the steps to walk back and forth. */
 public final class Openings {
@@ -32,20 +32,21 @@ public final class Openings {
     /** Opens a tune; one that has no ladder yet is given one. Takes as long as a few reads of the library. */
     public static Opened open(Keeper keeper, long tune) {
         Keeper.Steps steps = keeper.open(tune);
+        Arrangement now = arrangement(steps.document());
         List<History.Step> history = new ArrayList<>();
-        for (Edition edition : steps.editions()) {
-            history.add(new History.Step(edition.what(), () -> arrangement(edition.document())));
+        for (EditionEntry edition : steps.editions()) {
+            history.add(history.size() == steps.current() ? History.Step.done(edition.what(), now) : History.Step.read(edition.what(),
+                    () -> arrangement(keeper.ask(l -> l.tunes().edition(edition.id()).document()))));
         }
-        String document = steps.editions().get(steps.current()).document();
-        Optional<String> remark = AbcReader.read(document).findings().stream().findFirst()
+        Optional<String> remark = AbcReader.read(steps.document()).findings().stream().findFirst()
                 .map(f -> "%s: %s".formatted(f.what(), f.remedy()));
-        return new Opened(tune, arrangement(document), new History(history, steps.current()), remark);
+        return new Opened(tune, now, new History(history, steps.current()), remark);
     }
 
     private static Arrangement arrangement(String document) {
         var read = Documents.read(document);
         return read.arrangement().orElseGet(
-                () -> Documents.grown(read.tune(), Instruments.known(FIRST_INSTRUMENT)));
+                () -> Documents.grown(read, Instruments.known(FIRST_INSTRUMENT)));
     }
 
     /** The tune of a document to be heard bare: on its own instrument, or on the first where it has none yet. */

@@ -30,6 +30,9 @@ public final class TrellisModel {
 
     private static final Background.Words NOT_WORKED_OUT = Background.Words.silent("this could not be worked out; the tune is as it was");
 
+    private static final Background.Words READING_BACK =
+            Background.Words.silent("that edition could not be read; undo or redo once more, or open the tune again");
+
     /** Where edits go as they are made. */
     public interface Journal {
 
@@ -61,6 +64,7 @@ public final class TrellisModel {
     private final ReadOnlyObjectWrapper<TrellisState> state = new ReadOnlyObjectWrapper<>();
     private TrellisState asked;
     private int working;
+    private boolean readingBack;
     private Runnable hearing = () -> { };
     private History history;
     private Map<String, SortedMap<String, String>> habits = Map.of();
@@ -116,7 +120,7 @@ public final class TrellisModel {
 
     /** Whether everything that has been asked for is shown. */
     public boolean isSettled() {
-        return asked == state.get() && working == 0;
+        return asked == state.get() && working == 0 && !readingBack;
     }
 
     /** As {@link #open(long, Arrangement, History, int, int, Runnable)}. */
@@ -127,6 +131,7 @@ public final class TrellisModel {
     /** Shows a tune, standing on its rung and note as far as they are there; {@code shown} runs when it is there to be seen. */
     public void open(long tune, Arrangement arrangement, History history, int rung, int note, Runnable shown) {
         this.history = history;
+        readingBack = false;
         publish(state(tune, arrangement, rung, note, Optional.empty()), shown);
     }
 
@@ -238,6 +243,10 @@ public final class TrellisModel {
 
     /** Makes an edit, looking at an ornament afterwards. */
     void edit(String what, Arrangement changed, Optional<String> looking) {
+        if (readingBack) {
+            say.accept("an earlier edition is still being read: do that once more");
+            return;
+        }
         history.push(what, changed);
         journal.save(asked.tune(), what, () -> Documents.write(changed));
         publish(state(asked.tune(), changed, asked.rung(), asked.note(), looking));
@@ -332,9 +341,24 @@ public final class TrellisModel {
         } else {
             journal.redo(asked.tune());
         }
-        Arrangement arrangement = step.get().after().get();
-        publish(state(asked.tune(), arrangement, asked.rung(), asked.note(), Optional.empty()));
-        say.accept(word + step.get().what());
+        if (step.get().after().isKnown()) {
+            walked(step.get(), word);
+        } else {
+            readingBack = true;
+            background.latest(READING_BACK, READING_BACK, job -> step.get().after().get(), read -> walked(step.get(), word),
+                    () -> readingBack = false);
+        }
+    }
+
+    private void walked(History.Step step, String word) {
+        readingBack = false;
+        publish(state(asked.tune(), step.after().get(), asked.rung(), asked.note(), Optional.empty()));
+        say.accept(word + step.what());
+        List<History.Step> near = history.near();
+        background.latest(history, READING_BACK, job -> {
+            near.forEach(s -> s.after().get());
+            return near;
+        }, read -> { }, () -> { });
     }
 
     /** Why an ornament stands on the note in hand, or would. */

@@ -19,7 +19,7 @@ public final class BookGrowth {
     public static List<Arrangement> grow(
             List<AbcTune> tunes, Instrument instrument, IntConsumer progress, BooleanSupplier stopped) {
         return grow(tunes, tune -> tune.arrangement().filter(a -> a.instrument().id().equals(instrument.id()))
-                .orElseGet(() -> Documents.grown(tune.tune(), instrument)), progress, stopped);
+                .orElseGet(() -> Documents.grown(tune, instrument)), progress, stopped);
     }
 
     /**

@@ -46,6 +46,11 @@ public final class Documents {
         return bare.with(new Grower(situation, tempo, speeds, Taste.of(situation)).grow().ladder());
     }
 
+    /** A ladder for a tune that has none, with what its document says besides. */
+    public static Arrangement grown(AbcTune tune, Instrument instrument) {
+        return grown(tune.tune(), instrument).withUnread(tune.unread());
+    }
+
     /** As {@link #grown(Tune, Instrument, Tempo, Speeds, School)} at the tune's own tempo, level and school as usual. */
     public static Arrangement grown(Tune tune, Instrument instrument) {
         return grown(tune, instrument, TuneType.tempoOf(tune.head()), Speeds.level(Speeds.USUAL), School.USUAL);

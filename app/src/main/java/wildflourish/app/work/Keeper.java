@@ -17,6 +17,7 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.library.Edition;
+import wildflourish.library.EditionEntry;
 import wildflourish.library.Habit;
 import wildflourish.library.Library;
 import wildflourish.library.LibraryFault;
@@ -30,7 +31,8 @@ public final class Keeper implements AutoCloseable {
     private final Library library;
     private final Consumer<String> trouble;
     private final ExecutorService thread;
-    private final Map<Long, Edition> current = new HashMap<>();
+    /** The current edition of each open tune, by its id. */
+    private final Map<Long, Long> current = new HashMap<>();
     private final Map<String, String> toRemember = new ConcurrentHashMap<>();
 
     /** A keeper over an open library, which it closes in the end. */
@@ -73,48 +75,52 @@ public final class Keeper implements AutoCloseable {
         });
     }
 
-    /** The steps of a tune that undo and redo walk: editions from the first to the last, and which is current. */
-    public record Steps(List<Edition> editions, int current) {}
+    /**
+     * The steps of a tune that undo and redo walk: editions from the first to the last, and which is current.
+     *
+     * @param document of the current one
+     */
+    public record Steps(List<EditionEntry> editions, int current, String document) {}
 
     /** Opens a tune: its chain of editions. Must be called before the edits of that tune. */
     public Steps open(long tune) {
-        Edition now = library.current(tune);
-        current.put(tune, now);
-        List<Edition> steps = new ArrayList<>(library.ancestors(now));
+        Edition now = library.tunes().current(tune);
+        current.put(tune, now.id());
+        List<EditionEntry> steps = new ArrayList<>(library.tunes().ancestors(now.id()));
         Collections.reverse(steps);
         int at = steps.size() - 1;
-        steps.addAll(library.descendants(now));
-        return new Steps(steps, at);
+        steps.addAll(library.tunes().descendants(now.id()));
+        return new Steps(steps, at, now.document());
     }
 
     /** Saves an edit of an open tune; its document is written here, off the interface's thread. */
     public void save(long tune, String what, Supplier<String> document) {
-        keep(() -> current.put(tune, library.save(tune, current.get(tune).id(), what, document.get())));
+        keep(() -> current.put(tune, library.tunes().save(tune, current.get(tune), what, document.get()).id()));
     }
 
     /** Goes one edition back. */
     public void undo(long tune) {
-        keep(() -> library.undo(current.get(tune)).ifPresent(e -> current.put(tune, e)));
+        keep(() -> library.tunes().undo(current.get(tune)).ifPresent(e -> current.put(tune, e.id())));
     }
 
     /** Goes one edition forward. */
     public void redo(long tune) {
-        keep(() -> library.redo(current.get(tune)).ifPresent(e -> current.put(tune, e)));
+        keep(() -> library.tunes().redo(current.get(tune)).ifPresent(e -> current.put(tune, e.id())));
     }
 
     /** Keeps an instrument as the teacher has it. */
     public void keepInstrument(String id, String document) {
-        keep(() -> library.keepInstrument(id, document));
+        keep(() -> library.drawer().keepInstrument(id, document));
     }
 
     /** Keeps a teacher's instrument no longer. */
     public void forgetInstrument(String id) {
-        keep(() -> library.forgetInstrument(id));
+        keep(() -> library.drawer().forgetInstrument(id));
     }
 
     /** Keeps the text of a lick under its name; an empty one ends it. */
     public void lick(String name, Optional<String> document) {
-        keep(() -> document.ifPresentOrElse(d -> library.keepLick(name, d), () -> library.forgetLick(name)));
+        keep(() -> document.ifPresentOrElse(d -> library.drawer().keepLick(name, d), () -> library.drawer().forgetLick(name)));
     }
 
     /** Keeps where a pitch is played on an instrument; an empty place ends the habit. */
@@ -122,16 +128,16 @@ public final class Keeper implements AutoCloseable {
         Habit habit = new Habit(instrument, pitch, place.orElse(""));
         keep(() -> {
             if (place.isPresent()) {
-                library.keepHabit(habit);
+                library.drawer().keepHabit(habit);
             } else {
-                library.endHabit(habit);
+                library.drawer().endHabit(habit);
             }
         });
     }
 
     /** Writes a pass into the practice log. */
     public void log(LoggedPass pass) {
-        keep(() -> library.log(pass));
+        keep(() -> library.log().add(pass));
     }
 
     /** Keeps a value under a name; of several in a hurry only the last is written. */
@@ -140,7 +146,7 @@ public final class Keeper implements AutoCloseable {
             keep(() -> {
                 String latest = toRemember.remove(name);
                 if (latest != null) {
-                    library.remember(name, latest);
+                    library.drawer().remember(name, latest);
                 }
             });
         }

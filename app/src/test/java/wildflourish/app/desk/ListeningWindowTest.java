@@ -183,7 +183,7 @@ class ListeningWindowTest extends WindowTest {
         assertThat(model.listening().state().get().manner().percent()).isEqualTo(70);
         assertThat(model.listening().state().get().manner().backing().metronome()).isTrue();
         assertThat(model.listening().state().get().manner().lilt()).isEqualTo(Lilt.byId("dotted"));
-        interact(() -> model.listening().recall("what is this"));
+        interact(() -> model.listening().recall(new wildflourish.app.listening.Manner.Kept(50, wildflourish.sound.transport.Backing.Under.NOTHING, false, false, "what is this")));
         assertThat(model.listening().state().get().manner().percent()).isEqualTo(70);
         assertThat(model.message().get()).contains("as usual");
     }

@@ -193,7 +193,7 @@ class OrnamentsWindowTest extends WindowTest {
         long tune = model.trellis().state().get().tune();
         close();
         try (Library library = Library.open(libraryFile())) {
-            var read = wildflourish.formats.abc.AbcReader.read(library.current(tune).document()).tunes().getFirst();
+            var read = wildflourish.formats.abc.AbcReader.read(library.tunes().current(tune).document()).tunes().getFirst();
             assertThat(read.arrangement().orElseThrow()).isEqualTo(kept);
         }
     }

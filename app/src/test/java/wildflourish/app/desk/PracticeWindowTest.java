@@ -182,9 +182,11 @@ class PracticeWindowTest extends WindowTest {
         assertThat(Files.readAllLines(table)).hasSize(passes + 1);
         close();
         try (Library library = Library.open(libraryFile())) {
-            assertThat(library.passes()).hasSize(passes);
-            assertThat(library.remembered("practice rule")).hasValue("0.070 2");
-            assertThat(library.remembered("rest after")).hasValue("0.0");
+            assertThat(library.log().passes()).hasSize(passes);
+            WindowMemory memory = WindowMemory.of(library.drawer()::remembered);
+            assertThat(memory.practising().evenUpTo()).isEqualTo(0.07);
+            assertThat(memory.practising().passes()).isEqualTo(2);
+            assertThat(memory.practising().restAfter()).isZero();
         }
     }
 

@@ -72,7 +72,7 @@ abstract class WindowTest extends FxRobot {
 
     /** The document of a tune as the library has it now. */
     String document(long tune) {
-        return keeper.ask(l -> l.current(tune).document());
+        return keeper.ask(l -> l.tunes().current(tune).document());
     }
 
     /** From now on whatever is asked of the library fails. */

@@ -16,7 +16,6 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import javax.sound.midi.ShortMessage;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -171,7 +170,7 @@ class PracticeModelTest {
             run(552);
         }
         run(100);
-        verify(keeping).remember(eq("key delay"), any());
+        verify(keeping).remember(org.mockito.ArgumentMatchers.argThat(how -> Math.abs(how.keyDelay() - 48) < 9));
         assertThat(now().choice().calibration().delayMs()).isCloseTo(48, within(9.0));
         assertThat(said.getLast()).contains("ms late");
         double delay = now().choice().calibration().delayMs();
@@ -185,7 +184,7 @@ class PracticeModelTest {
 
     @Test
     void aCalibrationThatIsBrokenOffLosesNoDelayThatWasKnown() {
-        model.recall(List.of(), Optional.empty(), Optional.empty(), Optional.of("30"));
+        model.recall(List.of(), new Practising(0.1, 2, 15, 30.0));
         model.calibrate();
         model.stop();
         model.start();
@@ -307,7 +306,7 @@ class PracticeModelTest {
 
     @Test
     void settingsThatCannotBeReadAreAsUsual() {
-        model.recall(List.of(), Optional.of("much"), Optional.of("never"), Optional.of("x"));
+        model.recall(List.of(), new Practising(9, 0, -5, 1e9));
         assertThat(said.getLast()).contains("as usual");
         assertThat(model.rule().passes()).isEqualTo(2);
     }

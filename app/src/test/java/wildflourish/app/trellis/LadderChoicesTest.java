@@ -39,7 +39,7 @@ class LadderChoicesTest {
     @BeforeEach
     void open() {
         Arrangement start = Documents.grown(AbcReader.read(REEL).tunes().getFirst().tune(), Instruments.known("fiddle"));
-        model.open(7, start, new History(List.of(new History.Step("added", () -> start)), 0), 4, 0);
+        model.open(7, start, new History(List.of(History.Step.done("added", start)), 0), 4, 0);
     }
 
     private Ladder ladder() {
@@ -199,7 +199,7 @@ class LadderChoicesTest {
         assertThat(lick.source()).isEqualTo("from Test");
         Arrangement other = Documents.grown(AbcReader.read("X:1\nT:Other\nM:4/4\nL:1/8\nK:G\nc4 B2 A2|G8|c2 d2 B2 A2|G8|\n").tunes().getFirst().tune(),
                 Instruments.known("fiddle"));
-        model.open(8, other, new History(List.of(new History.Step("added", () -> other)), 0), 5, 0);
+        model.open(8, other, new History(List.of(History.Step.done("added", other)), 0), 5, 0);
         assertThat(model.state().get().licks()).containsExactly(lick);
         assertThat(model.state().get().offers()).anyMatch(o -> o.variation().kind().equals("lick:the_stair"));
         model.variations().forget(lick);

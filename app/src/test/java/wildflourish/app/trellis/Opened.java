@@ -26,6 +26,6 @@ public final class Opened {
 
     private static void open(TrellisModel model, long id, String abc, String instrument) {
         Arrangement start = Documents.grown(AbcReader.read(abc).tunes().getFirst().tune(), Instruments.known(instrument));
-        model.open(id, start, new History(List.of(new History.Step("added", () -> start)), 0), 4, 0);
+        model.open(id, start, new History(List.of(History.Step.done("added", start)), 0), 4, 0);
     }
 }

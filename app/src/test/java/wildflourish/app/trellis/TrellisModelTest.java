@@ -35,7 +35,7 @@ class TrellisModelTest {
     void open() {
         start = Documents.grown(AbcReader.read("X:1\nT:Test\nR:jig\nM:6/8\nL:1/8\nQ:3/8=100\nK:G\n"
                 + "|:D|G3 BAG|A3 cBA|B2d gfd|edB AFD:|\n").tunes().getFirst().tune(), Instruments.known("whistle-d"));
-        model.open(7, start, new History(List.of(new History.Step("added", () -> start)), 0), 4, 1);
+        model.open(7, start, new History(List.of(History.Step.done("added", start)), 0), 4, 1);
     }
 
     private static java.util.function.Supplier<String> holding(String text) {

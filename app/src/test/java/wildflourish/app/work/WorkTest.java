@@ -77,9 +77,9 @@ class WorkTest {
         Library library = mock(Library.class);
         Edition first = new Edition(1, 9, Instant.EPOCH, "added", "d");
         Edition later = new Edition(2, 9, Instant.EPOCH, "again", "d2");
-        when(library.current(9)).thenReturn(first);
-        when(library.ancestors(first)).thenReturn(List.of(first));
-        when(library.descendants(first)).thenReturn(List.of());
+        when(library.tunes().current(9)).thenReturn(first);
+        when(library.tunes().ancestors(first)).thenReturn(List.of(first));
+        when(library.tunes().descendants(first)).thenReturn(List.of());
         doThrow(new LibraryFault("the disk is full", null)).doReturn(later)
                 .when(library).save(anyLong(), anyLong(), anyString(), anyString());
         List<String> trouble = Collections.synchronizedList(new ArrayList<>());
@@ -102,14 +102,14 @@ class WorkTest {
             }
         }
         try (Library library = Library.open(file)) {
-            assertThat(library.remembered("standing")).contains("1 2 499");
+            assertThat(library.drawer().remembered("standing")).contains("1 2 499");
         }
     }
 
     @Test
     void theKeeperWalksTheSameStepsAsTheLibrary() {
         try (Keeper keeper = new Keeper(Library.open(folder.resolve("l.db")), t -> { })) {
-            long tune = keeper.ask(l -> l.add("T", "reel", "D", "4/4", "v0"));
+            long tune = keeper.ask(l -> l.tunes().add("T", "reel", "D", "4/4", "v0"));
             keeper.ask(l -> keeper.open(tune));
             keeper.save(tune, "one", () -> "v1");
             keeper.save(tune, "two", () -> "v2");
@@ -118,7 +118,7 @@ class WorkTest {
             assertThat(steps.editions()).extracting(Edition::document).containsExactly("v0", "v1", "v2");
             assertThat(steps.current()).isEqualTo(1);
             keeper.redo(tune);
-            String now = keeper.ask(l -> l.current(tune).document());
+            String now = keeper.ask(l -> l.tunes().current(tune).document());
             assertThat(now).isEqualTo("v2");
         }
     }
@@ -129,8 +129,8 @@ class WorkTest {
         String document = "X:1\nT:T\nM:4/4\nL:1/8\nK:D\nI:flourish instrument own-whistle-of-the-pier\nI:flourish tempo 1/2=80\n"
                 + "I:flourish rung 0 bare\nD2F2 A4|\n";
         try (Keeper keeper = new Keeper(Library.open(folder.resolve("gone.db")), t -> { })) {
-            long gone = keeper.ask(l -> l.add("T", "reel", "D", "4/4", document));
-            long here = keeper.ask(l -> l.add("T", "reel", "D", "4/4", document.replace("own-whistle-of-the-pier", "whistle-d")));
+            long gone = keeper.ask(l -> l.tunes().add("T", "reel", "D", "4/4", document));
+            long here = keeper.ask(l -> l.tunes().add("T", "reel", "D", "4/4", document.replace("own-whistle-of-the-pier", "whistle-d")));
             Openings.Opened opened = keeper.ask(l -> Openings.open(keeper, gone));
             assertThat(opened.arrangement().tune().bars()).hasSize(1);
             assertThat(opened.remark().orElseThrow()).contains("own-whistle-of-the-pier");

@@ -116,7 +116,7 @@ public final class WrittenOut {
         Ladder ladder = new Ladder(List.of(new Rung("bare", Setting.BARE), new Rung("rounds", new Setting(out.placed))));
         return new Whole(new Arrangement(tune, first.instrument(), first.tempo(), first.speeds(), first.school(),
                 new wildflourish.core.planning.Choices(Map.of(), first.choices().habits()), PhraseMarks.NONE, Wishes.NONE, Rounds.NONE,
-                ladder, Map.of()), out.starts);
+                ladder, Map.of(), List.of()), out.starts);
     }
 
     /** How long it lasts, in seconds, its own changes of tempo counted. */

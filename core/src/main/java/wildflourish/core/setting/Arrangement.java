@@ -1,6 +1,7 @@
 package wildflourish.core.setting;
 
 import java.util.Collections;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -21,19 +22,22 @@ import wildflourish.core.tune.TuneType;
  * @param wishes what is to stay and not to come back when the ladder is grown
  * @param rounds what is played each time through
  * @param elsewhere its ladders on other instruments, by the instrument's id
+ * @param unread what its document says that this program does not understand, line by line, kept to be written back
  */
 public record Arrangement(
         Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school, Choices choices,
-        PhraseMarks marks, Wishes wishes, Rounds rounds, Ladder ladder, Map<String, Ladder> elsewhere) {
+        PhraseMarks marks, Wishes wishes, Rounds rounds, Ladder ladder, Map<String, Ladder> elsewhere,
+        List<String> unread) {
 
     public Arrangement {
+        unread = List.copyOf(unread);
         elsewhere = Collections.unmodifiableMap(new TreeMap<>(elsewhere));
     }
 
     /** An arrangement in which no place has been chosen by hand, for one instrument alone. */
     public Arrangement(
             Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school, Ladder ladder) {
-        this(tune, instrument, tempo, speeds, school, Choices.NONE, PhraseMarks.NONE, Wishes.NONE, Rounds.NONE, ladder, Map.of());
+        this(tune, instrument, tempo, speeds, school, Choices.NONE, PhraseMarks.NONE, Wishes.NONE, Rounds.NONE, ladder, Map.of(), List.of());
     }
 
     /** The bare tune for an instrument, at its own tempo and as most people play. */
@@ -52,44 +56,49 @@ public record Arrangement(
     }
 
     public Arrangement with(Ladder other) {
-        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, wishes, rounds, other, elsewhere);
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, wishes, rounds, other, elsewhere, unread);
     }
 
     public Arrangement with(Tempo other) {
-        return new Arrangement(tune, instrument, other, speeds, school, choices, marks, wishes, rounds, ladder, elsewhere);
+        return new Arrangement(tune, instrument, other, speeds, school, choices, marks, wishes, rounds, ladder, elsewhere, unread);
     }
 
     public Arrangement with(Speeds other) {
-        return new Arrangement(tune, instrument, tempo, other, school, choices, marks, wishes, rounds, ladder, elsewhere);
+        return new Arrangement(tune, instrument, tempo, other, school, choices, marks, wishes, rounds, ladder, elsewhere, unread);
     }
 
     public Arrangement with(School other) {
-        return new Arrangement(tune, instrument, tempo, speeds, other, choices, marks, wishes, rounds, ladder, elsewhere);
+        return new Arrangement(tune, instrument, tempo, speeds, other, choices, marks, wishes, rounds, ladder, elsewhere, unread);
     }
 
     /** With the places chosen otherwise. */
     public Arrangement with(Choices other) {
-        return new Arrangement(tune, instrument, tempo, speeds, school, other, marks, wishes, rounds, ladder, elsewhere);
+        return new Arrangement(tune, instrument, tempo, speeds, school, other, marks, wishes, rounds, ladder, elsewhere, unread);
     }
 
     /** With the phrases settled otherwise. */
     public Arrangement with(PhraseMarks other) {
-        return new Arrangement(tune, instrument, tempo, speeds, school, choices, other, wishes, rounds, ladder, elsewhere);
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, other, wishes, rounds, ladder, elsewhere, unread);
     }
 
     /** With other wishes for growing. */
     public Arrangement with(Wishes other) {
-        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, other, rounds, ladder, elsewhere);
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, other, rounds, ladder, elsewhere, unread);
     }
 
     /** With other rounds. */
     public Arrangement with(Rounds other) {
-        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, wishes, other, ladder, elsewhere);
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, wishes, other, ladder, elsewhere, unread);
     }
 
     /** On the same instrument as it is now, after its chart or its capo has changed. */
     public Arrangement with(Instrument other) {
-        return new Arrangement(tune, other, tempo, speeds, school, choices, marks, wishes, rounds, ladder, elsewhere);
+        return new Arrangement(tune, other, tempo, speeds, school, choices, marks, wishes, rounds, ladder, elsewhere, unread);
+    }
+
+    /** With lines of its document that are kept without being understood. */
+    public Arrangement withUnread(List<String> lines) {
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, wishes, rounds, ladder, elsewhere, lines);
     }
 
     /** The ladder it has on an instrument, if it has been there. */
@@ -104,13 +113,13 @@ public record Arrangement(
             kept.put(instrument.id(), ladder);
         }
         kept.remove(other.id());
-        return new Arrangement(tune, other, tempo, speeds, school, choices, marks, wishes, rounds, its, kept);
+        return new Arrangement(tune, other, tempo, speeds, school, choices, marks, wishes, rounds, its, kept, unread);
     }
 
     /** With a ladder kept for another instrument. */
     public Arrangement keeping(String other, Ladder its) {
         Map<String, Ladder> kept = new TreeMap<>(elsewhere);
         kept.put(other, its);
-        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, wishes, rounds, ladder, kept);
+        return new Arrangement(tune, instrument, tempo, speeds, school, choices, marks, wishes, rounds, ladder, kept, unread);
     }
 }

@@ -97,7 +97,9 @@ class WhistleChartTest {
                 {"provenance": "test", "notes": [
                   {"pitch": "D4", "ways": [{"holes": "xxx xx", "breath": "gentle", "tap": null, "trial": false}]}],
                  "cuts": {}, "cran": [3], "landings": []}""";
-        assertThatThrownBy(() -> WindChart.parse("bad.json", bad)).isInstanceOf(DataFault.class)
+        assertThat(WindChart.parse("bad.json", bad).faults(Family.known("open-hole")))
+                .anyMatch(f -> f.contains("D4") && f.contains("does not show 6 finger holes"));
+        assertThatThrownBy(() -> WindChart.parse("bad.json", bad.replace("xxx xx", "xxx"))).isInstanceOf(DataFault.class)
                 .hasMessageContaining("bad.json").hasMessageContaining("does not name the holes");
     }
 

@@ -116,7 +116,7 @@ public final class AbcReader {
             return;
         }
         int line = block.getFirst().number();
-        Optional<Arrangement> arrangement = Instructions.read(tune, reader.instructions(), findings);
-        tunes.add(new AbcTune(arrangement.map(Arrangement::tune).orElse(tune), arrangement, line));
+        Instructions.Read read = Instructions.read(tune, reader.instructions(), findings);
+        tunes.add(new AbcTune(read.arrangement().map(Arrangement::tune).orElse(tune), read.arrangement(), read.unread(), line));
     }
 }

@@ -1,5 +1,6 @@
 package wildflourish.formats.abc;
 
+import java.util.List;
 import java.util.Optional;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tune;
@@ -9,6 +10,7 @@ import wildflourish.core.tune.Tune;
  *
  * @param tune without the signs of ornaments that its ladder placed
  * @param arrangement its ladder, when the file holds one
+ * @param unread what the file says about a ladder that is not understood, to be kept; a part of the arrangement where there is one
  * @param line where it begins in the file, from 1
  */
-public record AbcTune(Tune tune, Optional<Arrangement> arrangement, int line) {}
+public record AbcTune(Tune tune, Optional<Arrangement> arrangement, List<String> unread, int line) {}

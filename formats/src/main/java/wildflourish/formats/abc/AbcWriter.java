@@ -42,7 +42,12 @@ public final class AbcWriter {
 
     /** A plain tune. */
     public static String write(Tune tune) {
-        return new AbcWriter().text(tune, List.of());
+        return write(tune, List.of());
+    }
+
+    /** A plain tune with what its file said about a ladder that was not understood. */
+    public static String write(Tune tune, List<String> unread) {
+        return new AbcWriter().text(tune, Instructions.fields(unread));
     }
 
     /**

@@ -1,0 +1,175 @@
+package wildflourish.formats.abc;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.instrument.School;
+import wildflourish.core.ornament.Move;
+import wildflourish.core.ornament.Speeds;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.PhraseMarks;
+import wildflourish.core.setting.Rounds;
+import wildflourish.core.tune.Tempo;
+
+/**
+ * A keyword of the lines about a ladder, its reading and its writing side by side.
+ *
+ * @param read takes in what follows the keyword; throws {@link IllegalArgumentException} or {@link IndexOutOfBoundsException}
+ *     when it cannot be understood
+ * @param written what follows the keyword on each line that a page has of it
+ */
+record Keyword(String word, Reading read, Function<Page, List<String>> written) {
+
+    /** Takes in the text of a line. */
+    interface Reading {
+        void take(Text text, Draft draft);
+    }
+
+    /**
+     * What is written.
+     *
+     * @param shown the rung whose signs stand on the notes
+     */
+    record Page(Arrangement arrangement, int shown) {}
+
+    /** What follows a keyword. */
+    record Text(String all, int line) {
+
+        /** A word of it, from 0. */
+        String word(int index) {
+            return all.split("\\s+")[index];
+        }
+
+        int number(int index) {
+            return Integer.parseInt(word(index));
+        }
+
+        /** All of it from a word on. */
+        String from(int index) {
+            return all.split("\\s+", index + 1)[index];
+        }
+    }
+
+    /** In the order in which they are written. */
+    static final List<Keyword> ALL = List.of(
+            new Keyword("instrument", (t, d) -> d.instrument = Instruments.known(t.word(0)), p -> List.of(p.arrangement.instrument().id())),
+            new Keyword("tempo", (t, d) -> d.tempo = Tempo.parse(t.word(0)), p -> List.of(exact(p.arrangement.tempo()))),
+            new Keyword("level", (t, d) -> d.speeds = Speeds.level(t.word(0)), p -> List.of(p.arrangement.speeds().nearestLevel().name())),
+            new Keyword("speed", (t, d) -> d.speeds = d.speeds.with(t.word(0), t.from(1)), p -> speeds(p.arrangement.speeds())),
+            new Keyword("capo", (t, d) -> d.capo = t.number(0), p -> some(p.arrangement.instrument().capo() > 0,
+                    String.valueOf(p.arrangement.instrument().capo()))),
+            new Keyword("school", (t, d) -> d.school = school(t.all), p -> some(!p.arrangement.school().choices().isEmpty(),
+                    school(p.arrangement.school()))),
+            new Keyword("at", (t, d) -> d.choices = d.choices.with(Instruments.known(t.word(0)), t.number(1), Optional.of(t.from(2))),
+                    p -> p.arrangement.choices().here().entrySet().stream().flatMap(i -> i.getValue().entrySet().stream()
+                            .map(e -> i.getKey() + " " + e.getKey() + " " + e.getValue())).toList()),
+            new Keyword("phrase", (t, d) -> d.marks = phrase(d.marks, t.number(0), t.word(1), t), p -> phrases(p.arrangement.marks())),
+            new Keyword("rung", (t, d) -> d.rungs.name(t), p -> Rungs.names(p.arrangement.ladder())),
+            new Keyword("density", (t, d) -> d.rungs.density(t), p -> Rungs.densities(p.arrangement.ladder())),
+            new Keyword("vary", (t, d) -> d.rungs.vary(t), p -> Rungs.variations(p.arrangement.ladder())),
+            new Keyword("place", (t, d) -> d.rungs.place(t), p -> Rungs.placements(p.arrangement.ladder())),
+            new Keyword("elsewhere", (t, d) -> d.elsewhere(t), Keyword::elsewhere),
+            new Keyword("locked", (t, d) -> d.wishes = d.wishes.locking(t.number(0), true),
+                    p -> p.arrangement.wishes().locked().stream().map(String::valueOf).toList()),
+            new Keyword("forbid", (t, d) -> d.wishes = d.wishes.forbidding(t.number(0), t.from(1), true),
+                    p -> p.arrangement.wishes().forbidden().entrySet().stream()
+                            .flatMap(e -> e.getValue().stream().map(id -> e.getKey() + " " + id)).toList()),
+            new Keyword("free", (t, d) -> d.wishes = d.wishes.freely(true), p -> some(p.arrangement.wishes().free(), "")),
+            new Keyword("time", (t, d) -> d.time(Arrays.stream(t.word(0).split(",")).map(Rounds.Pass::parse).toList()),
+                    p -> p.arrangement.rounds().times().stream()
+                            .map(time -> time.stream().map(Rounds.Pass::text).collect(Collectors.joining(","))).toList()),
+            new Keyword("intro", (t, d) -> d.rounds = d.rounds.with(Rounds.Intro.valueOf(upper(t.word(0)))),
+                    p -> some(p.arrangement.rounds().intro() != Rounds.Intro.NONE, lower(p.arrangement.rounds().intro()))),
+            new Keyword("tag", (t, d) -> d.rounds = d.rounds.with(Rounds.Tag.valueOf(upper(t.word(0)))),
+                    p -> some(p.arrangement.rounds().tag() != Rounds.Tag.NONE, lower(p.arrangement.rounds().tag()))),
+            new Keyword("seed", (t, d) -> d.seed(Long.parseLong(t.word(0))),
+                    p -> p.arrangement.rounds().seed().stream().map(String::valueOf).toList()),
+            new Keyword("was", (t, d) -> d.was.put(t.number(0), Stretch.read(t.from(1), d.head)), OnThePage::was),
+            new Keyword("heads", (t, d) -> d.heads.put(t.number(0), t.number(1)), OnThePage::heads),
+            new Keyword("graces", (t, d) -> d.graced.add(t.number(0)), OnThePage::graces),
+            new Keyword("shown", (t, d) -> d.shown = t.number(0), p -> List.of(String.valueOf(p.shown))));
+
+    private static final Map<String, Keyword> BY_WORD = ALL.stream().collect(Collectors.toMap(Keyword::word, k -> k));
+
+    /** The keyword of a word; throws {@link IllegalArgumentException} when there is none. */
+    static Keyword of(String word) {
+        return Optional.ofNullable(BY_WORD.get(word)).orElseThrow(() -> new IllegalArgumentException("'" + word + "' is not known"));
+    }
+
+    private static List<String> some(boolean there, String text) {
+        return there ? List.of(text) : List.of();
+    }
+
+    private static String upper(String word) {
+        return word.toUpperCase(Locale.ROOT);
+    }
+
+    private static String lower(Enum<?> word) {
+        return word.name().toLowerCase(Locale.ROOT);
+    }
+
+    private static String exact(Tempo tempo) {
+        BigDecimal count = new BigDecimal(tempo.perMinute().numerator()).divide(
+                new BigDecimal(tempo.perMinute().denominator()), 6, RoundingMode.HALF_UP);
+        return tempo.beat() + "=" + count.stripTrailingZeros().toPlainString();
+    }
+
+    private static List<String> speeds(Speeds speeds) {
+        Speeds level = speeds.nearestLevel();
+        Map<String, Speeds.Span> own = new TreeMap<>();
+        for (Move move : Move.values()) {
+            if (!speeds.of(move).equals(level.of(move))) {
+                own.put(move.name(), speeds.of(move));
+            }
+        }
+        if (!speeds.again().equals(level.again())) {
+            own.put(Speeds.AGAIN, speeds.again());
+        }
+        return own.entrySet().stream().map(e -> e.getKey() + " " + e.getValue().floor() + " " + e.getValue().comfortable()).toList();
+    }
+
+    private static School school(String pairs) {
+        School school = School.USUAL;
+        for (String pair : pairs.split("\\s+")) {
+            String[] halves = pair.split("=", 2);
+            school = school.with(halves[0], halves[1]);
+        }
+        return school;
+    }
+
+    private static String school(School school) {
+        return new TreeMap<>(school.choices()).entrySet().stream().map(e -> e.getKey() + "=" + e.getValue()).collect(Collectors.joining(" "));
+    }
+
+    private static PhraseMarks phrase(PhraseMarks marks, int note, String what, Text text) {
+        return switch (what) {
+            case "starts" -> marks.starting(note);
+            case "joined" -> marks.joining(note);
+            case "name" -> marks.naming(note, Optional.of(AbcText.unescape(text.from(2))));
+            case "remark" -> marks.remarking(note, Optional.of(AbcText.unescape(text.from(2))));
+            default -> throw new IllegalArgumentException("'" + what + "' is not known of a phrase");
+        };
+    }
+
+    private static List<String> phrases(PhraseMarks marks) {
+        List<String> lines = new java.util.ArrayList<>();
+        marks.joined().forEach(n -> lines.add(n + " joined"));
+        marks.starts().forEach(n -> lines.add(n + " starts"));
+        marks.names().forEach((n, name) -> lines.add(n + " name " + AbcText.escape(name)));
+        marks.remarks().forEach((n, remark) -> lines.add(n + " remark " + AbcText.escape(remark)));
+        return lines;
+    }
+
+    private static List<String> elsewhere(Page page) {
+        return page.arrangement.elsewhere().entrySet().stream()
+                .flatMap(e -> Rungs.lines(e.getValue()).stream().map(l -> e.getKey() + " " + l)).toList();
+    }
+}
