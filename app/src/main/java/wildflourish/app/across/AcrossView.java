@@ -17,10 +17,12 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import wildflourish.app.controls.Labels;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.growth.Translation;
 import wildflourish.core.ornament.Ornament;
+import wildflourish.core.tune.BarNames;
 import wildflourish.score.engrave.OrnamentMark;
 
 /** Every instrument with what came over to it; beside it, for the one in hand, what changed and why. */
@@ -70,7 +72,7 @@ public final class AcrossView extends BorderPane {
         changes.setId("across-changes");
         changes.setAccessibleText("what changed and why");
         changes.setCellFactory(l -> new ChangeCell());
-        changes.setPlaceholder(quiet("Nothing changed: every ornament lies under these hands too."));
+        changes.setPlaceholder(Labels.quiet("Nothing changed: every ornament lies under these hands too."));
         title.setId("across-title");
         title.getStyleClass().add("note-title");
         sum.setId("across-sum");
@@ -90,7 +92,7 @@ public final class AcrossView extends BorderPane {
         });
         HBox top = new HBox(8, title, gap, heard, take);
         top.setAlignment(Pos.CENTER_LEFT);
-        Label key = quiet("Solid: the same. Hatched: by its own means. Striped: changed. Grey: left out.");
+        Label key = Labels.quiet("Solid: the same. Hatched: by its own means. Striped: changed. Grey: left out.");
         VBox left = new VBox(8, heading, key, instruments);
         left.setPadding(new Insets(12));
         VBox.setVgrow(instruments, Priority.ALWAYS);
@@ -101,16 +103,10 @@ public final class AcrossView extends BorderPane {
         setLeft(left);
         setCenter(right);
         model.state().addListener((o, before, now) -> show(now));
-        model.working().addListener((o, a, now) -> instruments.setPlaceholder(quiet(now
+        model.working().addListener((o, a, now) -> instruments.setPlaceholder(Labels.quiet(now
                 ? "Carrying the version over to every instrument …" : "Open a tune on the trellis first.")));
-        instruments.setPlaceholder(quiet("Open a tune on the trellis first."));
+        instruments.setPlaceholder(Labels.quiet("Open a tune on the trellis first."));
         take.setDisable(true);
-    }
-
-    private static Label quiet(String text) {
-        Label label = new Label(text);
-        label.getStyleClass().add("quiet");
-        return label;
     }
 
     private void take() {
@@ -229,7 +225,7 @@ public final class AcrossView extends BorderPane {
                 setAccessibleText(null);
                 return;
             }
-            String bar = step.bar() == 0 ? "pickup" : "bar " + step.bar();
+            String bar = BarNames.name(step.bar());
             String became = step.to().map(Ornament::name).orElse("left out");
             what.setText("%s:  %s → %s".formatted(bar, step.from().name(), became));
             why.setText(step.why());

@@ -49,11 +49,6 @@ final class Output {
         }
     }
 
-    /** {@code bar 3}, or {@code pickup}. */
-    static String bar(int number) {
-        return number == 0 ? "pickup" : "bar " + number;
-    }
-
     /** Three decimals: a thousandth of a millisecond. */
     static double rounded(double value) {
         return Math.round(value * 1000) / 1000.0;

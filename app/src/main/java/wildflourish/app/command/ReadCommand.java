@@ -20,6 +20,7 @@ import wildflourish.core.reading.Passage;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Reading;
 import wildflourish.core.reading.Traps;
+import wildflourish.core.tune.BarNames;
 import wildflourish.core.tune.Pitch;
 
 /** The reading of a tune: form, phrases, repeats, mode, traps. */
@@ -130,7 +131,7 @@ final class ReadCommand implements Callable<Integer> {
         }
         out.println();
         for (Trap trap : traps) {
-            out.printf("%s: %s%n", Output.bar(reading.timeline().note(trap.note()).barNumber()), trap.inWords());
+            out.printf("%s: %s%n", BarNames.name(reading.timeline().note(trap.note()).barNumber()), trap.inWords());
         }
     }
 }

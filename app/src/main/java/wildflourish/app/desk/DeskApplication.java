@@ -59,7 +59,7 @@ public final class DeskApplication extends Application {
             String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
             boolean first = true;
             for (AbcTune tune : AbcReader.read(text).tunes()) {
-                long id = DeskModel.add(library, tune);
+                long id = ShelfWork.add(library, tune);
                 if (first) {
                     library.log().add(DemoLog.of(id, tune.tune(), Clock.systemUTC()));
                 }

@@ -1,22 +1,16 @@
 package wildflourish.app.desk;
 
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.SortedMap;
-import java.util.TreeMap;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Function;
-import java.util.function.Supplier;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
@@ -36,46 +30,30 @@ import wildflourish.app.reading.ReadingModel;
 import wildflourish.app.reading.ReadingState;
 import wildflourish.app.reading.Recollection;
 import wildflourish.app.rounds.RoundsModel;
-import wildflourish.app.rounds.RoundsState;
 import wildflourish.app.shelf.Incipits;
 import wildflourish.app.shelf.ShelfModel;
 import wildflourish.app.trellis.Openings;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.work.Background;
-import wildflourish.app.work.Documents;
 import wildflourish.app.work.Keeper;
 import wildflourish.app.work.Trouble;
-import wildflourish.core.data.DataFault;
-import wildflourish.core.growth.Lick;
+import wildflourish.core.finding.Sentence;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.rounds.WrittenOut;
 import wildflourish.core.setting.Arrangement;
-import wildflourish.core.tune.Head;
-import wildflourish.core.tune.TuneType;
-import wildflourish.formats.abc.AbcBook;
-import wildflourish.formats.abc.AbcReader;
-import wildflourish.formats.abc.AbcTune;
-import wildflourish.formats.abc.AbcWriter;
-import wildflourish.library.Drawer;
-import wildflourish.library.Habit;
 import wildflourish.library.Library;
-import wildflourish.library.TuneEntry;
 
 /** What the whole desktop can do. Long work runs in the background and comes back to the interface's own thread. */
 public final class DeskModel {
 
-    /** The screens there are. */
-    public enum Screen { SHELF, TRELLIS, READING, CHART, ACROSS, ROUNDS, PRACTICE }
-
     private static final Duration BETWEEN_PASSES = Duration.ofMillis(1800);
     private static final Background.Words NOT_ANSWERED = Background.Words.silent("the library did not answer; what is in it is as it was");
     private static final Background.Words NOT_OPENED = Background.Words.silent("this tune could not be opened; the others are as they were");
-    private static final Background.Words GROWING =
-            new Background.Words("growing the shelf", "the shelf could not be grown to its end; what was grown is kept");
 
     private final Keeper keeper;
+    private final Sets sets;
     private final Background background;
     private final ShelfModel shelf = new ShelfModel();
     private final TrellisModel trellis;
@@ -91,6 +69,7 @@ public final class DeskModel {
     private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
     private final ObservableList<Background.Job> underWay = FXCollections.observableArrayList();
     private final Writing writing;
+    private final ShelfWork shelfWork;
     private WindowMemory memory = WindowMemory.NONE;
     private long heardFromShelf = -1;
 
@@ -108,39 +87,10 @@ public final class DeskModel {
     /** As above, with another pause between one pass and the next. */
     DeskModel(Keeper keeper, Executor workers, Executor ui, Player player, Duration betweenPasses) {
         this.keeper = keeper;
+        this.sets = new Sets(keeper);
         this.background = new Background(workers, ui, new Trouble(this::say));
         background.onChange(() -> underWay.setAll(background.underWay()));
-        this.trellis = new TrellisModel(new TrellisModel.Journal() {
-            @Override
-            public void save(long tune, String what, Supplier<String> document) {
-                keeper.save(tune, what, document);
-            }
-
-            @Override
-            public void undo(long tune) {
-                keeper.undo(tune);
-            }
-
-            @Override
-            public void redo(long tune) {
-                keeper.redo(tune);
-            }
-
-            @Override
-            public void habit(String instrument, String pitch, Optional<String> place) {
-                keeper.habit(instrument, pitch, place);
-            }
-
-            @Override
-            public void stand(long tune, int rung, int note) {
-                remember(memory.standing(tune, rung, note));
-            }
-
-            @Override
-            public void keepLick(String name, Optional<Lick> lick) {
-                keeper.lick(name, lick.map(Lick::write));
-            }
-        }, this::say, background);
+        this.trellis = new TrellisModel(new KeepersJournal(keeper, (tune, rung, note) -> remember(memory.standing(tune, rung, note))), this::say, background);
         this.chart = new ChartModel(new ChartModel.Keeping() {
             @Override
             public void keep(Instrument instrument) {
@@ -158,10 +108,10 @@ public final class DeskModel {
         }, () -> trellis.isOpen() ? Optional.of(trellis.arrangement().tune()) : Optional.empty(), this::say);
         this.across = new AcrossModel(trellis, background, this::say);
         this.reading = new ReadingModel(trellis, background, this::say);
-        this.rounds = new RoundsModel(trellis, (tune, others, linked) -> keeper.remember("set " + tune, (linked ? "linked" : "apart")
-                + others.stream().map(o -> " " + o).reduce("", String::concat)), background, this::say);
+        this.rounds = new RoundsModel(trellis, sets, background, this::say);
         this.listening = new ListeningModel(trellis, player, background, this::say);
         this.writing = new Writing(this, background);
+        this.shelfWork = new ShelfWork(this, keeper, background);
         trellis.onHear(listening::toggleOrnament);
         this.practice = new PracticeModel(trellis, player, new PracticeModel.Keeping() {
             @Override
@@ -177,9 +127,7 @@ public final class DeskModel {
         listening.lit().addListener((o, a, now) -> rounds.sounds(screen.get() == Screen.ROUNDS
                 ? now.map(l -> OptionalInt.of(l.note())).orElse(OptionalInt.empty()) : OptionalInt.empty()));
         screen.addListener((o, a, now) -> {
-            if (listening.state().get().playing()) {
-                listening.stop();
-            }
+            listening.stopIfPlaying();
             reading.setShown(now == Screen.READING);
             rounds.setShown(now == Screen.ROUNDS);
             practice.setShown(now == Screen.PRACTICE);
@@ -209,14 +157,20 @@ public final class DeskModel {
         return reading;
     }
 
-    /** Shows how the open tune is made. */
-    public void openReading() {
+    /** Whether a tune is open; says what to do where none is. */
+    boolean hasTune() {
         if (!trellis.isOpen()) {
             say("choose a tune on the shelf first");
-            return;
         }
-        screen.set(Screen.READING);
-        ask(Recollection::of, reading::remember);
+        return trellis.isOpen();
+    }
+
+    /** Shows how the open tune is made. */
+    public void openReading() {
+        if (hasTune()) {
+            screen.set(Screen.READING);
+            ask(Recollection::of, reading::remember);
+        }
     }
 
     public RoundsModel rounds() {
@@ -246,19 +200,15 @@ public final class DeskModel {
 
     /** Sits down to practise the open tune. */
     public void openPractice() {
-        if (trellis.isOpen()) {
+        if (hasTune()) {
             screen.set(Screen.PRACTICE);
-        } else {
-            say("choose a tune on the shelf first");
         }
     }
 
     /** Lets the first part of a tune on the shelf be heard, bare; stops when it is that one already. */
     public void hear(long tune) {
         boolean same = heardFromShelf == tune && listening.state().get().playing();
-        if (listening.state().get().playing()) {
-            listening.stop();
-        }
+        listening.stopIfPlaying();
         heardFromShelf = tune;
         if (!same) {
             ask(l -> Openings.bare(l.tunes().current(tune).document()),
@@ -297,46 +247,26 @@ public final class DeskModel {
 
     /** Shows what is played each time through. */
     public void openRounds() {
-        if (!trellis.isOpen()) {
-            say("choose a tune on the shelf first");
+        if (!hasTune()) {
             return;
         }
         screen.set(Screen.ROUNDS);
         long tune = trellis.now().tune();
-        ask(l -> l.drawer().remembered("set " + tune).map(kept -> set(l, kept)), kept -> kept
+        background.run(NOT_ANSWERED, job -> sets.of(tune), kept -> kept
                 .filter(k -> trellis.now().tune() == tune && !k.tunes().equals(rounds.state().get().set()))
                 .ifPresent(k -> rounds.takeSet(k.tunes(), k.linked())));
     }
 
-    private record KeptSet(List<RoundsState.InSet> tunes, boolean linked) {}
-
-    private KeptSet set(Library library, String kept) {
-        List<RoundsState.InSet> tunes = new ArrayList<>();
-        for (String id : kept.split(" ")) {
-            if (id.matches("\\d+") && library.tunes().all().stream().anyMatch(t -> String.valueOf(t.id()).equals(id))) {
-                tunes.add(inSet(Long.parseLong(id)));
-            }
-        }
-        return new KeptSet(tunes, kept.startsWith("linked"));
-    }
-
-    private RoundsState.InSet inSet(long tune) {
-        Arrangement arrangement = Openings.open(keeper, tune).arrangement();
-        return new RoundsState.InSet(tune, arrangement.tune().title(), arrangement);
-    }
-
     /** Lets a tune of the shelf follow the open one in its set. */
     public void follow(long tune) {
-        ask(l -> inSet(tune), rounds::follow);
+        background.run(NOT_ANSWERED, job -> sets.tune(tune), rounds::follow);
     }
 
     /** Shows the open tune's version on every instrument. */
     public void openAcross() {
-        if (trellis.isOpen()) {
+        if (hasTune()) {
             across.refresh();
             screen.set(Screen.ACROSS);
-        } else {
-            say("choose a tune on the shelf first");
         }
     }
 
@@ -384,34 +314,12 @@ public final class DeskModel {
 
     /** Says something to the teacher. */
     public void say(String words) {
-        message.set(words.isEmpty() ? words : Character.toUpperCase(words.charAt(0)) + words.substring(1));
+        message.set(Sentence.capital(words));
     }
 
     private void remember(WindowMemory changed) {
         memory = changed;
         keeper.remember(WindowMemory.name(), changed.write());
-    }
-
-    /** What a library has for a window that opens. */
-    private record Kept(
-            List<TuneEntry> tunes, List<Habit> habits, List<String> instruments, List<String> licks, List<LoggedPass> passes,
-            WindowMemory memory, Optional<String> trouble) {
-
-        static Kept of(Library library) {
-            Drawer drawer = library.drawer();
-            WindowMemory memory = WindowMemory.NONE;
-            Optional<String> trouble = Optional.empty();
-            try {
-                memory = WindowMemory.of(drawer::remembered);
-            } catch (DataFault e) {
-                trouble = Optional.of("where you were last time could not be read; the window opens as it does the first time");
-            }
-            return new Kept(library.tunes().all(), drawer.habits(), drawer.instruments(), drawer.licks(), library.log().passes(), memory, trouble);
-        }
-
-        boolean has(long tune) {
-            return tunes.stream().anyMatch(t -> t.id() == tune);
-        }
     }
 
     /** Brings everything back to where it was; without a memory, to the first tune, or to an empty shelf. */
@@ -433,28 +341,10 @@ public final class DeskModel {
     }
 
     private void takeIn(Kept kept) {
-        for (String document : kept.instruments()) {
-            try {
-                Instrument instrument = Instruments.parse("an instrument of yours", document);
-                own.put(instrument.id(), instrument);
-            } catch (DataFault e) {
-                say(e.getMessage() + "; it was left out and is kept in the library as it is");
-            }
-        }
+        kept.ownInstruments(this::say).forEach(i -> own.put(i.id(), i));
         takeOwn();
-        Map<String, SortedMap<String, String>> habits = new TreeMap<>();
-        kept.habits().forEach(h -> habits.computeIfAbsent(h.instrument(), i -> new TreeMap<>())
-                .put(h.pitch(), h.place()));
-        trellis.setHabits(habits);
-        List<Lick> licks = new ArrayList<>();
-        for (String document : kept.licks()) {
-            try {
-                licks.add(Lick.parse(document));
-            } catch (DataFault | IllegalArgumentException e) {
-                say("one of your licks cannot be read; it was left out and is kept in the library as it is");
-            }
-        }
-        trellis.setLicks(licks);
+        trellis.setHabits(kept.placesByPitch());
+        trellis.setLicks(kept.ownLicks(this::say));
         listening.recall(kept.memory().listening());
         practice.recall(kept.passes(), kept.memory().practising());
     }
@@ -470,7 +360,7 @@ public final class DeskModel {
     }
 
     private void open(long tune, int rung, int note, Screen then) {
-        background.latest("opening", NOT_OPENED, job -> keeper.ask(l -> Openings.open(keeper, tune)), opened -> {
+        background.latest("opening", NOT_OPENED, job -> Openings.open(keeper, tune), opened -> {
             trellis.open(opened.tune(), opened.arrangement(), opened.history(), rung, note, () -> {
                 screen.set(then);
                 opened.remark().ifPresent(this::say);
@@ -478,90 +368,18 @@ public final class DeskModel {
         }, () -> { });
     }
 
-    private record CameIn(AbcBook book, List<Long> ids) {}
-
     /** Reads a file and puts its tunes on the shelf; one tune alone is opened at once. */
     public void bringIn(Path file) {
-        String name = file.getFileName().toString();
-        background.run(new Background.Words("reading " + name, "the file %s could not be brought in; the shelf is as it was".formatted(name)), job -> {
-            try {
-                if (Files.size(file) > AbcReader.LARGEST) {
-                    throw new IOException("larger than 64 MB");
-                }
-                AbcBook book = AbcReader.read(Files.readAllBytes(file));
-                return Optional.of(new CameIn(book, keeper.ask(l -> addAll(l, book.tunes(), job))));
-            } catch (IOException e) {
-                return Optional.<CameIn>empty();
-            }
-        }, came -> came.ifPresentOrElse(c -> show(name, c),
-                () -> say("%s cannot be read; check its name and whether you may read it".formatted(file))));
+        shelfWork.bringIn(file);
     }
 
-    private void show(String name, CameIn came) {
-        List<Long> ids = came.ids();
-        shelf.setFindings(name, came.book().findings());
-        refresh();
-        if (ids.size() == 1 && !came.book().hasErrors()) {
-            open(ids.getFirst());
-        } else {
-            screen.set(Screen.SHELF);
-        }
-        say(ids.isEmpty() ? "no tune could be read; see what was found below"
-                : ids.size() == 1 ? "one tune came in" : ids.size() + " tunes came in");
-    }
-
-    private static List<Long> addAll(Library library, List<AbcTune> tunes, Background.Job job) {
-        List<Long> ids = new java.util.ArrayList<>();
-        for (AbcTune tune : tunes) {
-            if (!job.stopped()) {
-                ids.add(add(library, tune));
-            }
-        }
-        return ids;
-    }
-
-    /** Puts one tune into a library; its id. */
-    static long add(Library library, AbcTune tune) {
-        Head head = tune.tune().head();
-        String type = head.rhythm().isEmpty() ? TuneType.of(head).id() : head.rhythm();
-        String document = tune.arrangement().map(a -> AbcWriter.write(a, 0)).orElseGet(
-                () -> AbcWriter.write(tune.tune(), tune.unread()));
-        return library.tunes().add(head.title(), type, head.key().spoken(), head.meter().toString(), document);
-    }
-
-    /**
-     * Grows a ladder for every tune on the shelf that has none yet, in the background, as a new edition of each; what is grown
-     * before it is stopped is kept.
-     */
+    /** Grows a ladder for every tune on the shelf that has none yet. */
     public void growAll() {
-        background.latest("growing", GROWING, job -> {
-            List<TuneEntry> tunes = keeper.ask(l -> l.tunes().all());
-            int grown = 0;
-            for (int i = 0; i < tunes.size() && !job.stopped(); i++) {
-                long id = tunes.get(i).id();
-                String document = keeper.ask(l -> l.tunes().current(id).document());
-                AbcTune read = Documents.read(document);
-                if (read.arrangement().isEmpty()) {
-                    String with = Documents.write(Documents.grown(read, Instruments.known(Openings.FIRST_INSTRUMENT)));
-                    grown += keeper.ask(l -> keepGrown(l, id, document, with));
-                }
-                job.tell("growing the shelf: %d of %d".formatted(i + 1, tunes.size()));
-            }
-            return grown;
-        }, all -> say(all == 0 ? "every tune has its ladder already" : "%d tune%s grown".formatted(all, all == 1 ? "" : "s")), () -> { });
+        shelfWork.growAll();
     }
 
-    /** Keeps a grown ladder, unless the tune has been edited meanwhile; how many were kept. */
-    private static int keepGrown(Library library, long tune, String before, String document) {
-        var now = library.tunes().current(tune);
-        if (!now.document().equals(before)) {
-            return 0;
-        }
-        library.tunes().save(tune, now.id(), "ladder grown", document);
-        return 1;
-    }
-
-    private void refresh() {
+    /** Shows the shelf as the library has it. */
+    void refresh() {
         ask(l -> l.tunes().all(), shelf::setTunes);
     }
 

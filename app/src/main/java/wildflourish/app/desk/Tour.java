@@ -38,7 +38,7 @@ final class Tour {
         this.view = view;
         this.plan = plan;
         TrellisModel trellis = model.trellis();
-        stops.add(new Stop("trellis", () -> model.screen().set(DeskModel.Screen.TRELLIS)));
+        stops.add(new Stop("trellis", () -> model.screen().set(Screen.TRELLIS)));
         stops.add(new Stop("playing", () -> {
             trellis.select(5, 0);
             model.listening().setStretch(wildflourish.app.listening.ListeningState.Stretch.PHRASE);
@@ -72,7 +72,7 @@ final class Tour {
         }));
         stops.add(new Stop("fiddle", () -> {
             model.across().select(13);
-            model.screen().set(DeskModel.Screen.TRELLIS);
+            model.screen().set(Screen.TRELLIS);
             on("fiddle", 5, 56);
         }));
         stops.add(new Stop("ladder", () -> {
@@ -124,7 +124,7 @@ final class Tour {
             while (trellis.now().canUndo()) {
                 trellis.undo();
             }
-            model.screen().set(DeskModel.Screen.SHELF);
+            model.screen().set(Screen.SHELF);
         }));
     }
 

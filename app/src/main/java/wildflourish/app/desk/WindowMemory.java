@@ -16,11 +16,11 @@ import wildflourish.sound.transport.Backing;
  * @param rung the rung that was in hand; so the note
  */
 record WindowMemory(
-        long tune, int rung, int note, DeskModel.Screen screen, Palette look, Manner.Kept listening, Practising practising) {
+        long tune, int rung, int note, Screen screen, Palette look, Manner.Kept listening, Practising practising) {
 
     /** Of a window that was never open: the fuller rung of the first tune. */
     static final WindowMemory NONE =
-            new WindowMemory(0, 4, 2, DeskModel.Screen.TRELLIS, Palette.LIGHT, Manner.USUAL.kept(), Practising.USUAL);
+            new WindowMemory(0, 4, 2, Screen.TRELLIS, Palette.LIGHT, Manner.USUAL.kept(), Practising.USUAL);
 
     private static final String NAME = "window";
 
@@ -47,7 +47,7 @@ record WindowMemory(
     private static WindowMemory earlier(Function<String, Optional<String>> kept) {
         try {
             WindowMemory memory = NONE.with(kept.apply("look").map(Palette::valueOf).orElse(NONE.look))
-                    .with(kept.apply("screen").map(DeskModel.Screen::valueOf).orElse(NONE.screen));
+                    .with(kept.apply("screen").map(Screen::valueOf).orElse(NONE.screen));
             String[] stood = kept.apply("standing").orElse("0 4 2").split(" ");
             String[] rule = kept.apply("practice rule").orElse(Practising.USUAL.evenUpTo() + " " + Practising.USUAL.passes()).split(" ");
             Practising how = new Practising(Double.parseDouble(rule[0]), Integer.parseInt(rule[1]),
@@ -66,7 +66,7 @@ record WindowMemory(
         return new WindowMemory(newTune, newRung, newNote, screen, look, listening, practising);
     }
 
-    WindowMemory with(DeskModel.Screen other) {
+    WindowMemory with(Screen other) {
         return new WindowMemory(tune, rung, note, other, look, listening, practising);
     }
 

@@ -14,6 +14,7 @@ import wildflourish.app.work.Background;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.practice.Lilt;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.BarNames;
 import wildflourish.sound.transport.Backing;
 import wildflourish.sound.transport.Course;
 import wildflourish.sound.transport.Cursor;
@@ -155,6 +156,13 @@ public final class ListeningModel {
     public Supplier<Itinerary> takeHome(Supplier<Arrangement> written, int rung) {
         Manner manner = state.get().manner();
         return () -> whole(manner, written.get(), rung);
+    }
+
+    /** Stops, if something is played. */
+    public void stopIfPlaying() {
+        if (state.get().playing()) {
+            stop();
+        }
     }
 
     /** Stops what is heard. */
@@ -356,7 +364,7 @@ public final class ListeningModel {
         Cursor cursor = playing.cursors().get(now.leg());
         OptionalInt note = cursor.note(ms);
         Cursor.Place where = cursor.place(ms);
-        String bar = where.bar() == 0 ? "pickup" : "bar " + where.bar();
+        String bar = BarNames.name(where.bar());
         return note.isEmpty() ? Optional.empty()
                 : Optional.of(new Lit(playing.rungs().get(now.leg()), note.getAsInt(), where.time() == 1 ? bar : bar + ", time " + where.time()));
     }

@@ -46,6 +46,10 @@ public record Manner(int percent, Backing backing, boolean counted, Lilt lilt) {
 
     /** As it was kept; throws {@link IllegalArgumentException} when there is no such lilt. */
     public static Manner of(Kept kept) {
-        return new Manner(kept.percent, new Backing(kept.metronome, kept.under), kept.counted, Lilt.byId(kept.lilt));
+        Lilt lilt = Lilt.byId(kept.lilt);
+        if (!lilt.id().equals(kept.lilt)) {
+            throw new IllegalArgumentException("there is no lilt '" + kept.lilt + "'");
+        }
+        return new Manner(kept.percent, new Backing(kept.metronome, kept.under), kept.counted, lilt);
     }
 }

@@ -11,6 +11,8 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.practice.PracticeHistory;
 import wildflourish.core.practice.Rest;
+import wildflourish.core.practice.Steps;
+import wildflourish.core.setting.Arrangement;
 
 /** What has been played: the passes with what they tell, and when a rest is due. */
 final class PracticeLog {
@@ -74,5 +76,14 @@ final class PracticeLog {
         boolean first = due.isPresent() && !reminded;
         reminded = due.isPresent();
         return first;
+    }
+
+    /** Steps up to an arrangement's tempo, from a step below what was reached evenly before in a stretch of its tune. */
+    Steps resuming(Steps steps, long tune, Arrangement arrangement, String passage) {
+        Optional<Double> reached = history.get().lines().stream()
+                .filter(l -> !l.gesture() && l.tune().filter(id -> id == tune).isPresent() && l.passage().equals(passage)
+                        && l.instrument().equals(arrangement.instrument().id()) && l.unit().equals(arrangement.tempo().beatName()))
+                .findFirst().flatMap(PracticeHistory.Line::reached);
+        return reached.map(r -> steps.resuming(arrangement.tempo().withCount(Math.round(r)))).orElse(steps);
     }
 }

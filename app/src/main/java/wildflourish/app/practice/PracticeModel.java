@@ -2,13 +2,9 @@ package wildflourish.app.practice;
 
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.function.Consumer;
-import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -20,7 +16,6 @@ import wildflourish.core.instrument.Instrument;
 import wildflourish.core.practice.Calibration;
 import wildflourish.core.practice.Care;
 import wildflourish.core.practice.Drill;
-import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.practice.PracticeHistory;
@@ -31,15 +26,12 @@ import wildflourish.core.practice.Steps;
 import wildflourish.core.reading.Reading;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tempo;
-import wildflourish.sound.transport.Moment;
 
 /**
  * Practises with a student. What is played along is taken from the hands at every {@link #tick()} by the moment that the sound is
  * at; a turn is measured, logged and answered when the sound has passed it. Not for several threads.
  */
 public final class PracticeModel {
-
-    private static final Background.Words NOT_PLAYED = Background.Words.silent("this could not be played; the tune is as it was");
 
     /** Where the log and the settings go. */
     public interface Keeping {
@@ -55,24 +47,15 @@ public final class PracticeModel {
     private final Keeping keeping;
     private final Background background;
     private final Consumer<String> say;
-    private final Clock clock;
-    private final Duration pause;
+    private final Turns turns;
     private final ReadOnlyObjectWrapper<PracticeState> state = new ReadOnlyObjectWrapper<>();
     private final PracticeLog log;
     private StepRule rule = StepRule.USUAL;
-    private final HandsInUse hands = new HandsInUse(this::nowMs);
-    private volatile Optional<UnderWay> going = Optional.empty();
-    private Instant resumeAt = Instant.MAX;
     private long openTune = -1;
-    private int asked;
     private boolean shown;
     private Arrangement read;
 
-    /**
-     * A model over the trellis.
-     *
-     * @param pause between one pass and the next
-     */
+    /** A model over the trellis; {@code pause} lies between one pass and the next. */
     public PracticeModel(
             TrellisModel trellis, Player player, Keeping keeping, Background background, Consumer<String> say, Clock clock,
             Duration pause) {
@@ -81,9 +64,8 @@ public final class PracticeModel {
         this.keeping = keeping;
         this.background = background;
         this.say = say;
-        this.clock = clock;
         this.log = new PracticeLog(keeping, clock);
-        this.pause = pause;
+        this.turns = new Turns(this, state, log, player, background, say, clock, pause);
         trellis.state().addListener((o, before, now) -> {
             if (shown && (before == null || before.rung() != now.rung() || !before.arrangement().equals(now.arrangement()))) {
                 refresh();
@@ -139,13 +121,13 @@ public final class PracticeModel {
     }
 
     /** How it is practised now. */
-    private void keepHow() {
+    void keepHow() {
         keeping.remember(new Practising(rule.evenUpTo(), rule.passes(), log.rest().afterMinutes(),
-                hands.calibration().isKnown() ? hands.calibration().delayMs() : null));
+                turns.hands().calibration().isKnown() ? turns.hands().calibration().delayMs() : null));
     }
 
-    private void calibrated(Calibration found) {
-        hands.calibrated(found);
+    void calibrated(Calibration found) {
+        turns.hands().calibrated(found);
         if (state.get() != null) {
             choose(c -> c.with(found));
         }
@@ -176,7 +158,7 @@ public final class PracticeModel {
                 : before.choice().drill().filter(drills::contains).or(() -> drills.stream().findFirst());
         int rung = now.rung();
         int passage = same ? Math.min(before.choice().passage(), Math.max(0, passages.size() - 1)) : inHand(passages, now.note());
-        PracticeState.Choice choice = (before == null ? PracticeState.Choice.USUAL.with(hands.calibration()) : before.choice())
+        PracticeState.Choice choice = (before == null ? PracticeState.Choice.USUAL.with(turns.hands().calibration()) : before.choice())
                 .on(passages, passage, rung, drills, drill);
         boolean sameGoal = same && before.steps().map(s -> s.tempi().getLast().equals(arrangement.tempo())).orElse(true);
         if (same && (before.isRunning() && before.choice().rung() == rung || sameGoal && before.choice().equals(choice))) {
@@ -202,24 +184,12 @@ public final class PracticeModel {
     private void fresh(PracticeState.Choice choice) {
         Arrangement arrangement = trellis.arrangement();
         Optional<Steps> steps = choice.mode() == PracticeState.Mode.TUNE && choice.plan().isStepwise()
-                ? Optional.of(known(Steps.upTo(arrangement.tempo(), rule), choice)) : Optional.empty();
+                ? Optional.of(log.resuming(Steps.upTo(arrangement.tempo(), rule), openTune, arrangement, choice.inHand().map(Passage::name).orElse(""))) : Optional.empty();
         Optional<Drill.Run> run = choice.mode() == PracticeState.Mode.DRILL ? choice.drill().map(Drill::begin) : Optional.empty();
         String advice = choice.mode() == PracticeState.Mode.DRILL ? choice.drill().map(Drill::how).orElse("there is no drill for this instrument")
                 : choice.plan().about();
         state.set(new PracticeState(choice, arrangement.tune().title(), PracticeState.Phase.RESTING, Optional.empty(), List.of(), 0, List.of(),
                 steps, run, advice, ""));
-    }
-
-    /** A step below what was reached evenly before. */
-    private Steps known(Steps steps, PracticeState.Choice choice) {
-        String subject = trellis.arrangement().tune().title();
-        String passage = choice.inHand().map(Passage::name).orElse("");
-        Optional<Double> reached = log.history().get().lines().stream()
-                .filter(l -> !l.gesture() && l.subject().equals(subject) && l.passage().equals(passage)
-                        && l.instrument().equals(trellis.arrangement().instrument().id())
-                        && l.unit().equals(trellis.arrangement().tempo().beatName()))
-                .findFirst().flatMap(PracticeHistory.Line::reached);
-        return reached.map(r -> steps.resuming(trellis.arrangement().tempo().withCount(Math.round(r)))).orElse(steps);
     }
 
     private void choose(UnaryOperator<PracticeState.Choice> changed) {
@@ -317,7 +287,7 @@ public final class PracticeModel {
             say.accept(now == null || tune ? "there is nothing to practise yet" : "there is no drill for this instrument");
             return;
         }
-        if (!hands.take(now.choice().hands())) {
+        if (!turns.hands().take(now.choice().hands())) {
             say.accept("no MIDI keyboard is plugged in, or another program has it; tap on the keyboard instead");
             return;
         }
@@ -329,16 +299,11 @@ public final class PracticeModel {
         next();
     }
 
-    /** Where the turn is now, in milliseconds; asked on a keyboard's own thread too. */
-    private double nowMs() {
-        Optional<UnderWay> turn = going;
-        return player.now().map(m -> turn.map(t -> t.sinceTurn(m)).orElse(m.ms())).orElse(0.0);
-    }
-
-    private void next() {
+    /** The next pass. */
+    void next() {
         PracticeState now = state.get();
         TrellisState there = trellis.now();
-        prepare(PracticeState.Phase.LISTENING, () -> {
+        turns.prepare(PracticeState.Phase.LISTENING, () -> {
             if (now.choice().mode() == PracticeState.Mode.DRILL) {
                 return Sitting.drill(now.choice().drill().orElseThrow(), there.arrangement().instrument(), now.run().orElseThrow().lengthMs(),
                         now.choice().hands().id());
@@ -350,38 +315,24 @@ public final class PracticeModel {
         });
     }
 
-    private void prepare(PracticeState.Phase phase, Supplier<Sitting> work) {
-        resumeAt = Instant.MAX;
-        state.set(state.get().with(phase));
-        int order = ++asked;
-        background.latest(this, NOT_PLAYED, job -> new UnderWay(work.get(), hands.now()), ready -> {
-            if (order == asked) {
-                going = Optional.of(ready);
-                player.play(ready.course());
-            }
-        }, () -> {
-            if (order == asked) {
-                stop();
-            }
-        });
-    }
-
     /** The sound had to be given up: nobody practises to silence. */
     public void soundLost() {
-        if (going.isPresent() && player.course().isEmpty()) {
-            stop();
-        }
+        turns.soundLost();
     }
 
     /** Stops; what was measured is kept. */
     public void stop() {
-        asked++;
-        player.stop();
-        going = Optional.empty();
-        resumeAt = Instant.MAX;
-        if (state.get() != null) {
-            state.set(state.get().with(PracticeState.Phase.RESTING));
-        }
+        turns.stop();
+    }
+
+    /** A key went down now. */
+    public void tap() {
+        turns.tap();
+    }
+
+    /** Looks where the sound is and what has been played; called for each frame while something goes on. */
+    public void tick() {
+        turns.tick();
     }
 
     /** Taps along with clicks, to find how late the keyboard tells of its keys. */
@@ -392,151 +343,12 @@ public final class PracticeModel {
         if (isRunning()) {
             stop();
         }
-        hands.takeKeysToCalibrate();
+        turns.hands().takeKeysToCalibrate();
         Instrument instrument = trellis.arrangement().instrument();
-        prepare(PracticeState.Phase.CALIBRATING, () -> Sitting.calibration(instrument));
+        turns.prepare(PracticeState.Phase.CALIBRATING, () -> Sitting.calibration(instrument));
     }
 
-    /** A key went down now. */
-    public void tap() {
-        going.ifPresent(now -> moment(now).filter(m -> !m.over()).ifPresent(m -> {
-            arrive(now, m);
-            hands.tap(m.ms());
-        }));
-    }
-
-    private Optional<Moment> moment(UnderWay now) {
-        return player.course().filter(c -> c == now.course()).flatMap(c -> player.now());
-    }
-
-    /** Looks where the sound is and what has been played; called for each frame while something goes on. */
-    public void tick() {
-        if (state.get() == null) {
-            return;
-        }
-        if (going.isEmpty()) {
-            if (!clock.instant().isBefore(resumeAt)) {
-                next();
-            }
-            return;
-        }
-        UnderWay now = going.get();
-        Optional<Moment> moment = moment(now);
-        if (moment.isEmpty()) {
-            return;
-        }
-        if (moment.get().over()) {
-            arriveAtEnd(now);
-            return;
-        }
-        arrive(now, moment.get());
-        now.listen(moment.get().ms());
-        PracticeState.Phase phase = phase(now, moment.get());
-        if (phase != state.get().phase()) {
-            state.set(state.get().with(phase));
-        }
-        state.set(state.get().at(moment.get().ms(), now.played()));
-    }
-
-    private PracticeState.Phase phase(UnderWay now, Moment moment) {
-        if (state.get().phase() == PracticeState.Phase.CALIBRATING) {
-            return PracticeState.Phase.CALIBRATING;
-        }
-        return moment.isCountedIn() ? PracticeState.Phase.COUNTING : now.isGraded() ? PracticeState.Phase.PLAYING : PracticeState.Phase.LISTENING;
-    }
-
-    /** Closes the turns that the sound has left behind and begins the one that it is in. */
-    private void arrive(UnderWay now, Moment moment) {
-        while (now.leg() < moment.leg() && going.isPresent()) {
-            close(now);
-            begin(now);
-        }
-    }
-
-    private void arriveAtEnd(UnderWay now) {
-        while (!now.isLast()) {
-            close(now);
-            begin(now);
-        }
-        close(now);
-        if (going.filter(g -> g == now).isPresent()) {
-            going = Optional.empty();
-            settle();
-        }
-    }
-
-    private void begin(UnderWay now) {
-        now.begin(state.get().passes().size());
-        state.set(state.get().in(state.get().phase(), now.turn().turn()));
-    }
-
-    /** Measures the turn that is over, if it is one of the student's. */
-    private void close(UnderWay now) {
-        now.end();
-        if (!now.isGraded()) {
-            return;
-        }
-        if (state.get().phase() == PracticeState.Phase.CALIBRATING) {
-            calibrated(now.turn(), now.played());
-        } else {
-            measure(now.turn(), now.played());
-        }
-    }
-
-    private void measure(Sitting.Planned turn, List<Double> played) {
-        Evenness pass = Evenness.of(turn.turn().expected(), played);
-        PracticeState before = state.get();
-        boolean drill = before.choice().mode() == PracticeState.Mode.DRILL;
-        Optional<Steps.Next> next = before.steps().map(s -> s.after(pass));
-        Optional<Drill.Run> run = before.run().map(r -> r.after(pass));
-        boolean even = drill ? run.orElseThrow().cameLast() : next.map(Steps.Next::even).orElse(rule.isEven(pass));
-        String advice = drill ? run.orElseThrow().advice() : next.map(Steps.Next::why).orElseGet(() -> rule.told(pass));
-        List<PracticeState.Done> all = new ArrayList<>(before.passes());
-        all.add(new PracticeState.Done(turn.turn().words(), pass, even, advice));
-        state.set(before.after(turn.turn().with(pass), all, next.map(Steps.Next::steps), run, advice).at(before.nowMs(), played));
-        if (!played.isEmpty()) {
-            Instant began = clock.instant().minusMillis(Math.round(pass.expected().lengthMs()));
-            boolean tiring = drill && before.choice().drill().filter(Drill::tiring).isPresent();
-            turn.what().ifPresent(what -> log.keep(LoggedPass.of(began, what, pass, even), tiring));
-        }
-    }
-
-    private void calibrated(Sitting.Planned turn, List<Double> played) {
-        List<Double> clicks = turn.turn().expected().onsets().stream().map(o -> o.atMs()).toList();
-        Optional<Calibration> found = Calibration.of(clicks, played);
-        state.set(state.get().with(PracticeState.Phase.RESTING));
-        going = Optional.empty();
-        if (found.isPresent()) {
-            calibrated(found.get());
-            keepHow();
-            say.accept("the keyboard and you are %d ms %s; this is taken off from now on".formatted(
-                    Math.round(Math.abs(found.get().delayMs())), found.get().delayMs() < 0 ? "early" : "late"));
-        } else {
-            calibrated(hands.calibration());
-            say.accept("too few taps, or too wild ones: tap once with each of the clicks");
-        }
-    }
-
-    /** All turns are over: goes on, or rests. */
-    private void settle() {
-        PracticeState now = state.get();
-        if (!now.isRunning()) {
-            return;
-        }
-        boolean nothingPlayed = now.played().isEmpty();
-        boolean onward = now.steps().map(s -> !s.reached()).orElse(now.run().map(r -> !r.done()).orElse(false));
-        Optional<String> due = log.due();
-        boolean restNow = log.pausesFor(due);
-        PracticeState.Phase phase = onward && !restNow && !nothingPlayed ? PracticeState.Phase.BETWEEN : PracticeState.Phase.RESTING;
-        state.set(now.with(phase).reminded(due.orElse("")));
-        resumeAt = phase == PracticeState.Phase.BETWEEN ? clock.instant().plus(pause) : Instant.MAX;
-        if (nothingPlayed) {
-            state.set(state.get().advised("nothing was played; begin again when you are ready"));
-        }
-        now.run().filter(Drill.Run::done).ifPresent(this::takeSpeeds);
-    }
-
-    private void takeSpeeds(Drill.Run run) {
+    void takeSpeeds(Drill.Run run) {
         Arrangement arrangement = trellis.arrangement();
         var speeds = run.applied(arrangement.speeds());
         if (!speeds.equals(arrangement.speeds())) {
@@ -571,21 +383,6 @@ public final class PracticeModel {
 
     public String rungName(int rung) {
         return rung < trellis.arrangement().ladder().size() ? trellis.arrangement().ladder().rung(rung).name() : "";
-    }
-
-    /** The note of the tune that is played now; empty in a drill, and while nothing is. */
-    public OptionalInt note() {
-        PracticeState now = state.get();
-        if (now == null || now.turn().isEmpty() || now.nowMs() < 0 || now.choice().mode() == PracticeState.Mode.DRILL
-                || now.phase() != PracticeState.Phase.PLAYING && now.phase() != PracticeState.Phase.LISTENING) {
-            return OptionalInt.empty();
-        }
-        var onsets = now.turn().get().expected().onsets();
-        OptionalInt note = OptionalInt.empty();
-        for (int i = 0; i < onsets.size() && onsets.get(i).atMs() <= now.nowMs() + 1; i++) {
-            note = OptionalInt.of(now.turn().get().notes().get(i));
-        }
-        return note;
     }
 
     /** The log so far, the oldest pass first. */

@@ -2,6 +2,7 @@ package wildflourish.app.practice;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import wildflourish.core.practice.Calibration;
 import wildflourish.core.practice.Drill;
 import wildflourish.core.practice.Evenness;
@@ -168,5 +169,30 @@ public record PracticeState(
 
     PracticeState advised(String words) {
         return new PracticeState(choice, title, phase, turn, played, nowMs, passes, steps, run, words, reminder);
+    }
+
+    /** The note of the tune that is played now; empty in a drill, and while nothing is. */
+    public OptionalInt note() {
+        if (turn().isEmpty() || nowMs() < 0 || choice().mode() == PracticeState.Mode.DRILL
+                || phase() != PracticeState.Phase.PLAYING && phase() != PracticeState.Phase.LISTENING) {
+            return OptionalInt.empty();
+        }
+        var onsets = turn().get().expected().onsets();
+        OptionalInt note = OptionalInt.empty();
+        for (int i = 0; i < onsets.size() && onsets.get(i).atMs() <= nowMs() + 1; i++) {
+            note = OptionalInt.of(turn().get().notes().get(i));
+        }
+        return note;
+    }
+
+    /** The latest passes in words, a line each, the last one first. */
+    public String latest(int most) {
+        StringBuilder list = new StringBuilder();
+        for (int i = passes.size() - 1; i >= Math.max(0, passes.size() - most); i--) {
+            Done pass = passes.get(i);
+            list.append("%d  %s: varies by %d %%, %s%n".formatted(i + 1, pass.words(), Math.round(pass.evenness().variation() * 100),
+                    pass.even() ? "even" : "not even"));
+        }
+        return list.isEmpty() ? "none yet" : list.toString().strip();
     }
 }

@@ -2,7 +2,6 @@ package wildflourish.app.practice;
 
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.function.LongConsumer;
 import javafx.collections.ObservableList;
@@ -16,7 +15,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Spinner;
-import javafx.scene.control.SpinnerValueFactory;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
@@ -27,17 +25,20 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
-import wildflourish.app.paint.Buttons;
+import wildflourish.app.controls.Boxes;
+import wildflourish.app.controls.Buttons;
+import wildflourish.app.controls.Choosing;
+import wildflourish.app.controls.Labels;
+import wildflourish.app.controls.Numbers;
+import wildflourish.app.controls.Shown;
 import wildflourish.app.paint.Palette;
-import wildflourish.app.trellis.Choosing;
 import wildflourish.app.trellis.ScoreView;
 import wildflourish.app.trellis.TrellisModel;
+import wildflourish.core.finding.Sentence;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.practice.Drill;
 import wildflourish.core.practice.Lilt;
-import wildflourish.core.practice.PracticeHistory;
 import wildflourish.core.practice.PracticePlan;
 import wildflourish.library.TuneEntry;
 
@@ -54,8 +55,7 @@ public final class PracticeView extends BorderPane {
     private final PulseLanes lanes;
     private final ScoreView score;
     private final PassGraph climb = new PassGraph();
-    private final HistoryChart chart = new HistoryChart();
-    private final ListView<PracticeHistory.Line> lines = new ListView<>();
+    private final HistoryPane past;
     private final ToggleButton tune = Buttons.toggle("practise-tune", "Tune", "a stretch of the open tune");
     private final ToggleButton gesture = Buttons.toggle("practise-gesture", "Gesture", "one movement apart from any tune");
     private final ToggleButton historyTab = Buttons.toggle("practise-history", "History", "what has been reached");
@@ -65,33 +65,31 @@ public final class PracticeView extends BorderPane {
     private final ComboBox<Drill> drill = new ComboBox<>();
     private final ComboBox<Lilt> lilt = new ComboBox<>();
     private final ComboBox<HandsChoice> hands = new ComboBox<>();
-    private final Spinner<Integer> percent = spinner("practise-percent", 30, 120, 80, 5, "tempo of call and response, per cent");
+    private final Spinner<Integer> percent = Numbers.spinner("practise-percent", 30, 120, 80, 5, "tempo of call and response, per cent");
     private final CheckBox along = new CheckBox("the tune sounds along");
     private final Button start = new Button("Begin");
-    private final Spinner<Integer> even = spinner("even-up-to", 2, 40, 10, 1, "gaps of an even pass vary by up to, per cent");
-    private final Spinner<Integer> lift = spinner("even-passes", 1, 9, 2, 1, "even passes in a row that lift the tempo");
-    private final Spinner<Integer> rest = spinner("rest-after", 0, 120, 12, 1, "minutes until a reminder to rest, 0 for none");
-    private final Label rule = quiet("rule");
-    private final Label delay = quiet("key-delay");
-    private final Label care = quiet("care");
+    private final Spinner<Integer> even = Numbers.spinner("even-up-to", 2, 40, 10, 1, "gaps of an even pass vary by up to, per cent");
+    private final Spinner<Integer> lift = Numbers.spinner("even-passes", 1, 9, 2, 1, "even passes in a row that lift the tempo");
+    private final Spinner<Integer> rest = Numbers.spinner("rest-after", 0, 120, 12, 1, "minutes until a reminder to rest, 0 for none");
+    private final Label rule = Labels.quietLines("rule");
+    private final Label delay = Labels.quietLines("key-delay");
+    private final Label care = Labels.quietLines("care");
     private final Label title = new Label();
     private final Label phase = new Label();
     private final Label advice = new Label();
     private final Label facts = new Label();
     private final Label reminder = new Label();
-    private final Label climbTitle = heading("");
-    private final Label latest = quiet("latest-passes");
-    private final Label totals = quiet("history-totals");
+    private final Label climbTitle = Labels.heading("");
+    private final Label latest = Labels.quietLines("latest-passes");
     private final VBox tuneChoices;
     private final VBox gestureChoices;
     private final HBox percentRow;
-    private final VBox ruleRows = new VBox(8, row("gaps vary up to, %", even), row("even passes", lift));
+    private final VBox ruleRows = new VBox(8, Numbers.row("gaps vary up to, %", even), Numbers.row("even passes", lift));
     private final Label how = new Label();
     private final VBox choices = new VBox(8);
     private final ScrollPane scroll = new ScrollPane(choices);
     private final BorderPane side = new BorderPane();
     private final BorderPane playing = new BorderPane();
-    private final BorderPane past = new BorderPane();
     private final Set<KeyCode> down = EnumSet.noneOf(KeyCode.class);
     private boolean filling;
     private PracticeState shown;
@@ -110,25 +108,21 @@ public final class PracticeView extends BorderPane {
         this.tunes = shelf;
         this.openTune = openTune;
         this.score = new ScoreView(trellis);
-        score.setId("practice-score");
-        score.setFocusTraversable(false);
-        score.setZoom(0.9);
+        this.past = new HistoryPane(model, writeLog);
+        score.besideOthers("practice-score");
         setId("practice");
         getStyleClass().add("practice");
-        percentRow = row("% of the tempo", percent);
-        tuneChoices = new VBox(5, labelled("practise-which", "tune", which), beside(labelled("practise-passage", "stretch", passage), labelled("practise-rung", "rung", rung)),
-                labelled("practise-plan", "plan", plan), percentRow, labelled("practise-lilt", "lilt", lilt), along);
-        gestureChoices = new VBox(5, labelled("practise-drill", "gesture", drill));
+        percentRow = Numbers.row("% of the tempo", percent);
+        tuneChoices = new VBox(5, Boxes.labelled("practise-which", "tune", which), Boxes.beside(SIDE, Boxes.labelled("practise-passage", "stretch", passage), Boxes.labelled("practise-rung", "rung", rung)),
+                Boxes.labelled("practise-plan", "plan", plan), percentRow, Boxes.labelled("practise-lilt", "lilt", lilt), along);
+        gestureChoices = new VBox(5, Boxes.labelled("practise-drill", "gesture", drill));
         setLeft(choices());
         fillPlaying();
-        fillPast(writeLog);
         setCenter(playing);
         wire();
         addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
         addEventFilter(KeyEvent.KEY_RELEASED, e -> down.remove(e.getCode()));
         model.state().addListener((o, before, now) -> show(now));
-        model.history().addListener((o, before, now) -> showHistory());
-        showHistory();
     }
 
     /** Shows the music as it is now, or rests. */
@@ -152,10 +146,10 @@ public final class PracticeView extends BorderPane {
             model.calibrate();
         });
         choices.getChildren().setAll(tuneChoices, gestureChoices,
-                labelled("practise-instrument", "instrument", instrument), labelled("practise-hands", "who plays", hands), start,
-                heading("When it goes up"), ruleRows, rule,
-                heading("Keys"), calibrate, delay,
-                heading("Rest"), row("after minutes", rest), care);
+                Boxes.labelled("practise-instrument", "instrument", instrument), Boxes.labelled("practise-hands", "who plays", hands), start,
+                Labels.heading("When it goes up"), ruleRows, rule,
+                Labels.heading("Keys"), calibrate, delay,
+                Labels.heading("Rest"), Numbers.row("after minutes", rest), care);
         choices.getStyleClass().add("choices");
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -207,30 +201,11 @@ public final class PracticeView extends BorderPane {
         playing.setBottom(under);
         climbTitle.setId("climb-title");
         VBox.setVgrow(climb, Priority.SOMETIMES);
-        VBox right = new VBox(6, climbTitle, climb, heading("Passes"), latest);
+        VBox right = new VBox(6, climbTitle, climb, Labels.heading("Passes"), latest);
         right.getStyleClass().add("note-in-hand");
         right.setPrefWidth(SIDE);
         right.setMinWidth(240);
         playing.setRight(right);
-    }
-
-    private void fillPast(Runnable writeLog) {
-        lines.setId("history-lines");
-        lines.setCellFactory(v -> new HistoryRow());
-        lines.setPlaceholder(new Label("Nothing has been practised yet."));
-        lines.getSelectionModel().selectedItemProperty().addListener((o, before, now) -> chart.show(Optional.ofNullable(now),
-                model.history().get().minutes()));
-        Button write = new Button("Write as a table…");
-        write.setId("write-log");
-        write.setTooltip(new Tooltip("every pass as comma-separated values: Ctrl+E"));
-        write.setOnAction(e -> writeLog.run());
-        Region gap = new Region();
-        HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox head = new HBox(10, totals, gap, write);
-        head.setAlignment(Pos.CENTER_LEFT);
-        head.getStyleClass().add("practice-head");
-        past.setTop(head);
-        past.setCenter(chart);
     }
 
     private void wire() {
@@ -284,15 +259,14 @@ public final class PracticeView extends BorderPane {
     public void openHistory() {
         historyTab.setSelected(true);
         setCenter(past);
-        side.setCenter(lines);
-        lines.getSelectionModel().selectFirst();
-        lines.requestFocus();
+        side.setCenter(past.list());
+        past.begin();
     }
 
     /** Shows what has been reached in one thing, called as in the list. */
     public void openHistory(String name) {
         openHistory();
-        lines.getItems().stream().filter(l -> l.name().equals(name)).findFirst().ifPresent(lines.getSelectionModel()::select);
+        past.select(name);
     }
 
     /** Shows what is practised again, in place of the history. */
@@ -345,7 +319,7 @@ public final class PracticeView extends BorderPane {
         }
         lanes.show(now);
         climb.show(now);
-        model.note().ifPresentOrElse(n -> score.light(now.choice().rung(), n), score::darken);
+        now.note().ifPresentOrElse(n -> score.light(now.choice().rung(), n), score::darken);
     }
 
     private void fill(PracticeState.Choice choice) {
@@ -355,13 +329,13 @@ public final class PracticeView extends BorderPane {
             tune.setSelected(isTune);
             gesture.setSelected(!isTune);
         }
-        shown(tuneChoices, isTune);
-        shown(score, isTune);
-        shown(gestureChoices, !isTune);
-        shown(ruleRows, isTune);
-        shown(how, !isTune);
+        Shown.set(tuneChoices, isTune);
+        Shown.set(score, isTune);
+        Shown.set(gestureChoices, !isTune);
+        Shown.set(ruleRows, isTune);
+        Shown.set(how, !isTune);
         how.setText(choice.drill().map(Drill::how).orElse(""));
-        shown(percentRow, choice.plan().response());
+        Shown.set(percentRow, choice.plan().response());
         which.getItems().setAll(tunes);
         which.setValue(tunes.stream().filter(t -> t.id() == model.tune()).findFirst().orElse(null));
         instrument.getItems().setAll(Instruments.all().stream().filter(Instrument::hasHands).toList());
@@ -388,50 +362,22 @@ public final class PracticeView extends BorderPane {
         filling = false;
     }
 
-    private static void shown(Node node, boolean on) {
-        node.setVisible(on);
-        node.setManaged(on);
-    }
-
     private void words(PracticeState now) {
         boolean isTune = now.choice().mode() == PracticeState.Mode.TUNE;
         String what = isTune ? now.title() : now.choice().drill().map(Drill::name).orElse("no drill");
         title.setText(what + now.turn().map(t -> "  ·  " + t.words()).orElse(""));
         phase.setText(now.phase().words());
         start.setText(now.isRunning() ? "Stop" : "Begin");
-        advice.setText(sentence(now.advice()));
+        advice.setText(Sentence.full(now.advice()));
         facts.setText(now.passes().isEmpty() ? "" : now.passes().getLast().evenness().inWords(isTune));
         reminder.setText(now.reminder().isEmpty() ? "" : now.reminder() + " " + model.rest().pain());
-        shown(reminder, !now.reminder().isEmpty());
+        Shown.set(reminder, !now.reminder().isEmpty());
         boolean climbs = now.steps().isPresent() || now.run().isPresent();
-        shown(climb, climbs);
-        shown(climbTitle, climbs);
+        Shown.set(climb, climbs);
+        Shown.set(climbTitle, climbs);
         climbTitle.setText(isTune ? "Up to " + model.goal().spoken() : "From slow to fast");
-        StringBuilder list = new StringBuilder();
-        for (int i = now.passes().size() - 1; i >= Math.max(0, now.passes().size() - 6); i--) {
-            PracticeState.Done pass = now.passes().get(i);
-            list.append("%d  %s: varies by %d %%, %s%n".formatted(i + 1, pass.words(), Math.round(pass.evenness().variation() * 100),
-                    pass.even() ? "even" : "not even"));
-        }
-        latest.setText(list.isEmpty() ? "none yet" : list.toString().strip());
+        latest.setText(now.latest(6));
         lanes.setAccessibleText(PulseLanes.inWords(now).orElse("onsets against the pulse"));
-    }
-
-    private static String sentence(String words) {
-        String first = words.isEmpty() ? words : Character.toUpperCase(words.charAt(0)) + words.substring(1);
-        return first.isEmpty() || first.endsWith(".") ? first : first + ".";
-    }
-
-    private void showHistory() {
-        PracticeHistory history = model.history().get();
-        PracticeHistory.Line selected = lines.getSelectionModel().getSelectedItem();
-        lines.getItems().setAll(history.lines());
-        lines.getItems().stream().filter(l -> selected != null && l.name().equals(selected.name()) && l.instrument().equals(selected.instrument()))
-                .findFirst().ifPresentOrElse(lines.getSelectionModel()::select, lines.getSelectionModel()::selectFirst);
-        chart.show(Optional.ofNullable(lines.getSelectionModel().getSelectedItem()), history.minutes());
-        int stuck = history.stuck().size();
-        totals.setText("%s practised on %d day%s  ·  %s".formatted(HistoryRow.spent(history.totalMinutes()), history.minutes().size(),
-                history.minutes().size() == 1 ? "" : "s", stuck == 0 ? "nothing is stuck" : stuck == 1 ? "one thing is stuck" : stuck + " things are stuck"));
     }
 
     /** Puts the keyboard where taps are taken. */
@@ -439,7 +385,7 @@ public final class PracticeView extends BorderPane {
         if (getCenter() == playing) {
             lanes.requestFocus();
         } else {
-            lines.requestFocus();
+            past.list().requestFocus();
         }
     }
 
@@ -448,76 +394,6 @@ public final class PracticeView extends BorderPane {
         lanes.setPalette(palette);
         score.setPalette(palette);
         climb.setPalette(palette);
-        chart.setPalette(palette);
-    }
-
-    private static Spinner<Integer> spinner(String id, int least, int most, int usual, int step, String words) {
-        Spinner<Integer> spinner = new Spinner<>(new SpinnerValueFactory.IntegerSpinnerValueFactory(least, most, usual, step));
-        spinner.setId(id);
-        spinner.setAccessibleText(words);
-        spinner.getEditor().setAccessibleText(words);
-        spinner.setEditable(true);
-        spinner.getStyleClass().add(Spinner.STYLE_CLASS_SPLIT_ARROWS_HORIZONTAL);
-        spinner.setPrefWidth(112);
-        spinner.setMinWidth(112);
-        StringConverter<Integer> plain = spinner.getValueFactory().getConverter();
-        spinner.getValueFactory().setConverter(new StringConverter<>() {
-            @Override
-            public String toString(Integer value) {
-                return plain.toString(value);
-            }
-
-            @Override
-            public Integer fromString(String text) {
-                // What is no number leaves the value as it is.
-                return text.strip().matches("\\d{1,4}") ? Integer.valueOf(text.strip()) : spinner.getValue();
-            }
-        });
-        return spinner;
-    }
-
-    private static HBox row(String words, Spinner<?> spinner) {
-        Label label = new Label(words);
-        label.setLabelFor(spinner);
-        Region gap = new Region();
-        HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox row = new HBox(6, label, gap, spinner);
-        row.setAlignment(Pos.CENTER_LEFT);
-        return row;
-    }
-
-    private static HBox beside(VBox left, VBox right) {
-        HBox pair = new HBox(6, left, right);
-        for (VBox one : List.of(left, right)) {
-            one.setPrefWidth(SIDE / 2);
-            one.setMinWidth(0);
-            HBox.setHgrow(one, Priority.ALWAYS);
-        }
-        return pair;
-    }
-
-    private static VBox labelled(String id, String words, ComboBox<?> box) {
-        box.setId(id);
-        box.setAccessibleText(words);
-        box.setMaxWidth(Double.MAX_VALUE);
-        Label label = new Label(words);
-        label.setLabelFor(box);
-        label.getStyleClass().add("quiet");
-        return new VBox(1, label, box);
-    }
-
-    private static Label quiet(String id) {
-        Label label = new Label();
-        label.setId(id);
-        label.setWrapText(true);
-        label.setMinHeight(USE_PREF_SIZE);
-        label.getStyleClass().add("quiet");
-        return label;
-    }
-
-    private static Label heading(String text) {
-        Label heading = new Label(text);
-        heading.getStyleClass().add("panel-heading");
-        return heading;
+        past.setPalette(palette);
     }
 }

@@ -7,11 +7,9 @@ import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
@@ -21,7 +19,10 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import wildflourish.app.controls.Buttons;
+import wildflourish.app.controls.Labels;
 import wildflourish.app.paint.Palette;
+import wildflourish.core.finding.Sentence;
 import wildflourish.core.planning.Trap;
 import wildflourish.core.reading.Lesson;
 import wildflourish.core.reading.Part;
@@ -70,14 +71,14 @@ public final class ReadingView extends BorderPane {
         tonality.setWrapText(true);
         beginning.getStyleClass().add("quiet");
         beginning.setWrapText(true);
-        Label lessonTitle = title("The order to teach it in");
+        Label lessonTitle = Labels.heading("The order to teach it in");
         VBox page = new VBox(8, heading, tonality, beginning, map, lessonTitle, lesson);
         page.setPadding(new Insets(12));
         left = scroll(page);
         left.setId("reading-page");
         left.widthProperty().addListener((o, a, b) -> redraw());
         setCenter(left);
-        VBox side = new VBox(10, inHand, title("What catches students out"), traps);
+        VBox side = new VBox(10, inHand, Labels.heading("What catches students out"), traps);
         side.setPadding(new Insets(12));
         side.getStyleClass().add("note-in-hand");
         ScrollPane right = scroll(side);
@@ -110,12 +111,6 @@ public final class ReadingView extends BorderPane {
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.setFocusTraversable(false);
         return scroll;
-    }
-
-    private static Label title(String text) {
-        Label label = new Label(text);
-        label.getStyleClass().add("panel-heading");
-        return label;
     }
 
     private void pressed(KeyEvent e) {
@@ -193,9 +188,9 @@ public final class ReadingView extends BorderPane {
                 + String.join(", ", reading.tonality().outside().keySet());
         String once = once(reading);
         tonality.setText("%s, %s%s%s.%s".formatted(mode, reading.tonality().scaleInWords(), outside, once,
-                reading.tonality().remark().map(r -> "\n" + sentence(r)).orElse("")));
+                reading.tonality().remark().map(r -> "\n" + Sentence.full(r)).orElse("")));
         String range = reading.lowest().map(l -> "from %s up to %s".formatted(l, reading.highest().orElseThrow())).orElse("");
-        beginning.setText("%s; %s.".formatted(sentence(range).replaceAll("\\.$", ""), reading.beginning()));
+        beginning.setText("%s; %s.".formatted(Sentence.full(range).replaceAll("\\.$", ""), reading.beginning()));
     }
 
     private static String once(Reading reading) {
@@ -205,10 +200,6 @@ public final class ReadingView extends BorderPane {
         }
         return "; met once: " + String.join(", ", once.stream().map(n -> "%s in bar %d".formatted(
                 reading.timeline().note(n).pitch().spoken(), reading.timeline().note(n).barNumber())).toList());
-    }
-
-    private static String sentence(String words) {
-        return words.isEmpty() ? "" : Character.toUpperCase(words.charAt(0)) + words.substring(1) + (words.endsWith(".") ? "" : ".");
     }
 
     /** A row of tiles for each part, as wide as their bars, a wider gap between lines of about four bars. */
@@ -272,7 +263,7 @@ public final class ReadingView extends BorderPane {
             bar.setMaxSize(90, 12);
             known.setMinWidth(90 * step.share());
             known.setMaxWidth(90 * step.share());
-            Label text = new Label((step.isJoin() ? "      " : "") + sentence(step.text()));
+            Label text = new Label((step.isJoin() ? "      " : "") + Sentence.full(step.text()));
             text.setWrapText(true);
             text.setId("lesson-" + number++);
             if (step.isJoin()) {
@@ -290,7 +281,7 @@ public final class ReadingView extends BorderPane {
         Optional<Passage> passage = now.passage();
         inHand.getChildren().clear();
         if (passage.isEmpty()) {
-            inHand.getChildren().add(words("The tune has no notes."));
+            inHand.getChildren().add(Labels.wrapped("The tune has no notes."));
             return;
         }
         Phrase phrase = passage.get().phrase();
@@ -298,11 +289,11 @@ public final class ReadingView extends BorderPane {
         title.setId("phrase-title");
         title.getStyleClass().add("note-title");
         inHand.getChildren().add(title);
-        Label shape = words(sentence(passage.get().shape()));
+        Label shape = Labels.wrapped(Sentence.full(passage.get().shape()));
         shape.setId("phrase-shape");
         inHand.getChildren().add(shape);
         if (passage.get().isSame() || !passage.get().difference().isEmpty()) {
-            Label like = words(sentence(passage.get().isSame()
+            Label like = Labels.wrapped(Sentence.full(passage.get().isSame()
                     ? "the same as " + now.reading().passages().get(passage.get().sameAs().get()).phrase().name()
                             + (passage.get().difference().isEmpty() ? "" : ", " + passage.get().difference())
                     : passage.get().difference()));
@@ -314,9 +305,9 @@ public final class ReadingView extends BorderPane {
         if (beside != null) {
             inHand.getChildren().add(beside);
         }
-        inHand.getChildren().add(words(sentence(now.ends(phrase))));
+        inHand.getChildren().add(Labels.wrapped(Sentence.full(now.ends(phrase))));
         now.known().get(now.selected()).ifPresent(k -> {
-            Label known = words("Known already: it is %s.".formatted(k));
+            Label known = Labels.wrapped("Known already: it is %s.".formatted(k));
             known.setId("phrase-known");
             inHand.getChildren().add(known);
         });
@@ -326,7 +317,7 @@ public final class ReadingView extends BorderPane {
         filling = false;
         inHand.getChildren().addAll(edits(), remark);
         for (Trap trap : now.traps(phrase)) {
-            Label warned = words(where(now, trap) + ": " + trap.text() + ".");
+            Label warned = Labels.wrapped(where(now, trap) + ": " + trap.text() + ".");
             warned.getStyleClass().add("trap");
             inHand.getChildren().add(warned);
         }
@@ -337,24 +328,13 @@ public final class ReadingView extends BorderPane {
         label.setLabelFor(name);
         label.getStyleClass().add("quiet");
         return new FlowPane(6, 6, label, name,
-                button("phrase-hear", "Hear", "this phrase, bare, or stop: space", hear),
-                button("start-earlier", "◂ start", "begin a note earlier: Alt+←", () -> model.moveStart(-1)),
-                button("start-later", "start ▸", "begin a note later: Alt+→", () -> model.moveStart(1)),
-                button("phrase-join", "Join", "join to the phrase before: J", model::join),
-                button("phrase-divide", "Divide", "divide at a bar line: D", model::divide),
-                button("phrases-found", "As found", "let the reading find the phrases by itself again", model::findAgain),
-                button("phrase-trellis", "To the trellis", "Enter", this::trellis));
-    }
-
-    private Button button(String id, String text, String hint, Runnable action) {
-        Button button = new Button(text);
-        button.setId(id);
-        button.setTooltip(new Tooltip(hint));
-        button.setOnAction(e -> {
-            action.run();
-            focusMap();
-        });
-        return button;
+                Buttons.button("phrase-hear", "Hear", "this phrase, bare, or stop: space", hear, this::focusMap),
+                Buttons.button("start-earlier", "◂ start", "begin a note earlier: Alt+←", () -> model.moveStart(-1), this::focusMap),
+                Buttons.button("start-later", "start ▸", "begin a note later: Alt+→", () -> model.moveStart(1), this::focusMap),
+                Buttons.button("phrase-join", "Join", "join to the phrase before: J", model::join, this::focusMap),
+                Buttons.button("phrase-divide", "Divide", "divide at a bar line: D", model::divide, this::focusMap),
+                Buttons.button("phrases-found", "As found", "let the reading find the phrases by itself again", model::findAgain, this::focusMap),
+                Buttons.button("phrase-trellis", "To the trellis", "Enter", this::trellis, this::focusMap));
     }
 
     /** The notes of the phrase under those of the one that it is like; what differs stands out. */
@@ -390,13 +370,6 @@ public final class ReadingView extends BorderPane {
                         .replaceAll("[0-9]+$", "")).toList());
     }
 
-    private static Label words(String text) {
-        Label label = new Label(text);
-        label.setWrapText(true);
-        label.setMinHeight(Region.USE_PREF_SIZE);
-        return label;
-    }
-
     private static String where(ReadingState now, Trap trap) {
         int bar = now.reading().timeline().note(trap.note()).barNumber();
         return bar == 0 ? "Pickup" : "Bar " + bar;
@@ -405,15 +378,15 @@ public final class ReadingView extends BorderPane {
     private void allTraps(ReadingState now) {
         traps.getChildren().clear();
         if (now.traps().isEmpty()) {
-            traps.getChildren().add(words("Nothing in this tune catches students out on this instrument."));
+            traps.getChildren().add(Labels.wrapped("Nothing in this tune catches students out on this instrument."));
         }
         Map<String, VBox> byKind = new LinkedHashMap<>();
         for (Trap trap : now.traps()) {
-            Label what = words(where(now, trap) + ": " + trap.text());
+            Label what = Labels.wrapped(where(now, trap) + ": " + trap.text());
             what.getStyleClass().add("trap");
             VBox one = byKind.get(trap.kind() + trap.advice());
             if (one == null) {
-                Label advice = words(sentence(trap.advice()));
+                Label advice = Labels.wrapped(Sentence.full(trap.advice()));
                 advice.getStyleClass().add("quiet");
                 one = new VBox(0, advice);
                 byKind.put(trap.kind() + trap.advice(), one);

@@ -15,7 +15,6 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
@@ -24,9 +23,11 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import wildflourish.app.controls.Buttons;
+import wildflourish.app.controls.Choosing;
+import wildflourish.app.controls.Labels;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
-import wildflourish.app.trellis.Choosing;
 import wildflourish.core.growth.VariationKind;
 import wildflourish.core.rounds.WrittenOut;
 import wildflourish.core.setting.Rounds;
@@ -80,7 +81,7 @@ public final class RoundsView extends BorderPane {
         heading.setId("rounds-heading");
         heading.getStyleClass().add("note-title");
         total.setId("rounds-total");
-        VBox content = new VBox(12, heading, controls(), grid, title("How the whole rises and falls"), line);
+        VBox content = new VBox(12, heading, controls(), grid, Labels.heading("How the whole rises and falls"), line);
         content.setPadding(new Insets(12));
         page = new ScrollPane(content);
         page.setFitToWidth(true);
@@ -120,13 +121,13 @@ public final class RoundsView extends BorderPane {
             requestFocus();
         });
         return new FlowPane(10, 6,
-                button("rounds-hear", "Hear", "the whole from beginning to end, or stop: space", hear),
-                button("rounds-preset", "Bare, some, all", "the first time bare, the last with everything: B", model::bareSomeAll),
-                button("rounds-shuffle", "Shuffle", "another mixture within taste: S", () -> model.shuffle(Optional.empty())),
-                group(quiet("seed"), seed),
-                button("rounds-more", "+ time", "one time through more: T", model::addTime),
-                button("rounds-less", "– time", "the time in hand out: X", model::dropTime),
-                group(quiet("before"), intro), group(quiet("after"), tag));
+                Buttons.button("rounds-hear", "Hear", "the whole from beginning to end, or stop: space", hear, this::requestFocus),
+                Buttons.button("rounds-preset", "Bare, some, all", "the first time bare, the last with everything: B", model::bareSomeAll, this::requestFocus),
+                Buttons.button("rounds-shuffle", "Shuffle", "another mixture within taste: S", () -> model.shuffle(Optional.empty()), this::requestFocus),
+                group(Labels.quiet("seed"), seed),
+                Buttons.button("rounds-more", "+ time", "one time through more: T", model::addTime, this::requestFocus),
+                Buttons.button("rounds-less", "– time", "the time in hand out: X", model::dropTime, this::requestFocus),
+                group(Labels.quiet("before"), intro), group(Labels.quiet("after"), tag));
     }
 
     private VBox side() {
@@ -150,12 +151,12 @@ public final class RoundsView extends BorderPane {
         });
         linked.setId("rounds-linked");
         linked.setOnAction(e -> chosen(() -> model.setLinked(linked.isSelected())));
-        Button all = button("rounds-write", "Write the whole…", "one file of ABC, MIDI, SVG or PDF: Ctrl+E", write);
-        Label about = quiet("Each tune of the set brings its own rounds; one without any is played once, full.");
+        Button all = Buttons.button("rounds-write", "Write the whole…", "one file of ABC, MIDI, SVG or PDF: Ctrl+E", write, this::requestFocus);
+        Label about = Labels.quiet("Each tune of the set brings its own rounds; one without any is played once, full.");
         about.setWrapText(true);
         about.setMinHeight(Region.USE_PREF_SIZE);
-        VBox side = new VBox(9, title("In the pass in hand, besides its rung"), kind, title("The set"), set, shelf, linked, about,
-                title("Altogether"), total, all);
+        VBox side = new VBox(9, Labels.heading("In the pass in hand, besides its rung"), kind, Labels.heading("The set"), set, shelf, linked, about,
+                Labels.heading("Altogether"), total, all);
         side.getStyleClass().add("note-in-hand");
         side.setPrefWidth(PANEL);
         return side;
@@ -168,33 +169,10 @@ public final class RoundsView extends BorderPane {
         }
     }
 
-    private static Label title(String text) {
-        Label label = new Label(text);
-        label.getStyleClass().add("panel-heading");
-        return label;
-    }
-
-    private static Label quiet(String text) {
-        Label label = new Label(text);
-        label.getStyleClass().add("quiet");
-        return label;
-    }
-
     private static HBox group(javafx.scene.Node... nodes) {
         HBox group = new HBox(6, nodes);
         group.setAlignment(Pos.CENTER_LEFT);
         return group;
-    }
-
-    private Button button(String id, String text, String hint, Runnable action) {
-        Button button = new Button(text);
-        button.setId(id);
-        button.setTooltip(new Tooltip(hint));
-        button.setOnAction(e -> {
-            action.run();
-            requestFocus();
-        });
-        return button;
     }
 
     private void pressed(KeyEvent e) {
@@ -271,7 +249,7 @@ public final class RoundsView extends BorderPane {
             grid.add(name, p + 1, 0);
         }
         for (int t = 0; t < now.rounds().times().size(); t++) {
-            Label time = quiet("time " + (t + 1));
+            Label time = Labels.quiet("time " + (t + 1));
             time.setMinWidth(56);
             grid.add(time, 0, t + 1);
             for (int p = 0; p < now.passes().size(); p++) {
@@ -335,7 +313,7 @@ public final class RoundsView extends BorderPane {
             name.setWrapText(true);
             name.setMaxWidth(Double.MAX_VALUE);
             HBox.setHgrow(name, Priority.ALWAYS);
-            HBox row = new HBox(6, name, button("set-out-" + i, "×", "take it out of the set", () -> model.unfollow(at)));
+            HBox row = new HBox(6, name, Buttons.button("set-out-" + i, "×", "take it out of the set", () -> model.unfollow(at), this::requestFocus));
             row.setAlignment(Pos.CENTER_LEFT);
             set.getChildren().add(row);
         }

@@ -14,6 +14,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import wildflourish.app.controls.Choosing;
 import wildflourish.core.growth.Lick;
 import wildflourish.core.growth.RunnerUp;
 import wildflourish.core.growth.Taste;

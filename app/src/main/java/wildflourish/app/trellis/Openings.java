@@ -29,9 +29,9 @@ public final class Openings {
      */
     public record Opened(long tune, Arrangement arrangement, History history, Optional<String> remark) {}
 
-    /** Opens a tune; one that has no ladder yet is given one. Takes as long as a few reads of the library. */
+    /** Opens a tune; one that has no ladder yet is given one. For a thread in the background: it asks the library and waits. */
     public static Opened open(Keeper keeper, long tune) {
-        Keeper.Steps steps = keeper.open(tune);
+        Keeper.Steps steps = keeper.ask(l -> keeper.open(tune));
         Arrangement now = arrangement(steps.document());
         List<History.Step> history = new ArrayList<>();
         for (EditionEntry edition : steps.editions()) {

@@ -73,6 +73,13 @@ public final class ScoreView extends Region {
         setOnScroll(e -> bar.setValue(Math.clamp(bar.getValue() - e.getDeltaY(), 0, bar.getMax())));
     }
 
+    /** A smaller one among other things, which the keys do not go to. */
+    public void besideOthers(String id) {
+        setId(id);
+        setFocusTraversable(false);
+        setZoom(0.9);
+    }
+
     /** Runs after every painting. */
     public void onPainted(Runnable action) {
         painted = action;

@@ -20,6 +20,7 @@ import wildflourish.core.ornament.Verdict;
 import wildflourish.core.planning.Choices;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Version;
+import wildflourish.core.tune.BarNames;
 import wildflourish.core.tune.Pitch;
 
 /**
@@ -283,7 +284,7 @@ public final class TrellisModel {
 
     static String where(TrellisState now) {
         var stand = now.plain().note(now.note());
-        return stand.pitch().spoken() + (stand.barNumber() == 0 ? " of the pickup" : " in bar " + stand.barNumber());
+        return stand.pitch().spoken() + " in " + BarNames.spoken(stand.barNumber());
     }
 
     /** Lets the ornament that is looked at be heard; what does so is told by {@link #onHear}. */
@@ -370,7 +371,7 @@ public final class TrellisModel {
     /** How the note in hand is called: {@code G, bar 3, beat 2, two quavers}. */
     static String noteInWords(TrellisState state) {
         var stand = state.plain().note(state.note());
-        String bar = stand.barNumber() == 0 ? "pickup" : "bar " + stand.barNumber();
+        String bar = BarNames.name(stand.barNumber());
         return "%s  ·  %s, beat %d".formatted(stand.pitch().spoken(), bar, stand.beat());
     }
 }

@@ -239,7 +239,7 @@ class OrnamentsWindowTest extends WindowTest {
         Ladder expected = model.across().state().get().row().orElseThrow().translation().ladder();
         interact(list::requestFocus);
         push(KeyCode.ENTER);
-        assertThat(model.screen().get()).isEqualTo(DeskModel.Screen.TRELLIS);
+        assertThat(model.screen().get()).isEqualTo(Screen.TRELLIS);
         assertThat(now().instrument().id()).isEqualTo("fiddle");
         assertThat(now().ladder()).isEqualTo(expected);
     }
@@ -248,7 +248,7 @@ class OrnamentsWindowTest extends WindowTest {
     void theAcrossScreenAsksForATuneFirst() {
         open(false);
         push(KeyCode.CONTROL, KeyCode.DIGIT4);
-        assertThat(model.screen().get()).isEqualTo(DeskModel.Screen.SHELF);
+        assertThat(model.screen().get()).isEqualTo(Screen.SHELF);
         assertThat(model.message().get()).contains("tune on the shelf first");
     }
 }

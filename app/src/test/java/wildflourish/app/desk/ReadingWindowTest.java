@@ -63,9 +63,9 @@ class ReadingWindowTest extends WindowTest {
         interact(() -> model.trellis().select(0, 0));
         long tune = model.trellis().state().get().tune();
         push(KeyCode.ENTER);
-        until(() -> model.screen().get() == DeskModel.Screen.TRELLIS);
+        until(() -> model.screen().get() == Screen.TRELLIS);
         interact(() -> model.open(tune));
-        until(() -> model.trellis().isOpen() && model.screen().get() == DeskModel.Screen.TRELLIS);
+        until(() -> model.trellis().isOpen() && model.screen().get() == Screen.TRELLIS);
         assertThat(now().marks().remarks()).containsValue("not too fast");
     }
 
@@ -191,12 +191,12 @@ class ReadingWindowTest extends WindowTest {
         // The set is kept: it is there again when the tune is opened after another.
         long tune = model.trellis().state().get().tune();
         interact(() -> model.open(model.shelf().tunes().get(1).id()));
-        until(() -> model.trellis().state().get().tune() != tune && model.screen().get() == DeskModel.Screen.TRELLIS);
+        until(() -> model.trellis().state().get().tune() != tune && model.screen().get() == Screen.TRELLIS);
         interact(model::openRounds);
         until(() -> model.rounds().state().get().arrangement().equals(now()));
         assertThat(model.rounds().state().get().set()).isEmpty();
         interact(() -> model.open(tune));
-        until(() -> model.trellis().state().get().tune() == tune && model.screen().get() == DeskModel.Screen.TRELLIS);
+        until(() -> model.trellis().state().get().tune() == tune && model.screen().get() == Screen.TRELLIS);
         interact(model::openRounds);
         until(() -> model.rounds().state().get().set().size() == 1);
         Path file = folder.resolve("whole.abc");

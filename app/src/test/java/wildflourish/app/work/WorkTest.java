@@ -22,9 +22,11 @@ import wildflourish.app.shelf.ShelfModel;
 import wildflourish.app.trellis.Openings;
 import wildflourish.core.finding.Finding;
 import wildflourish.library.Edition;
+import wildflourish.library.EditionEntry;
 import wildflourish.library.Library;
 import wildflourish.library.LibraryFault;
 import wildflourish.library.TuneEntry;
+import wildflourish.library.Tunes;
 
 class WorkTest {
 
@@ -75,13 +77,15 @@ class WorkTest {
     @Test
     void aFaultOfTheLibraryIsToldAndTheNextEditGoesOn() {
         Library library = mock(Library.class);
+        Tunes tunes = mock(Tunes.class);
+        when(library.tunes()).thenReturn(tunes);
         Edition first = new Edition(1, 9, Instant.EPOCH, "added", "d");
         Edition later = new Edition(2, 9, Instant.EPOCH, "again", "d2");
-        when(library.tunes().current(9)).thenReturn(first);
-        when(library.tunes().ancestors(first)).thenReturn(List.of(first));
-        when(library.tunes().descendants(first)).thenReturn(List.of());
+        when(tunes.current(9)).thenReturn(first);
+        when(tunes.ancestors(1)).thenReturn(List.of(new EditionEntry(1, "added")));
+        when(tunes.descendants(1)).thenReturn(List.of());
         doThrow(new LibraryFault("the disk is full", null)).doReturn(later)
-                .when(library).save(anyLong(), anyLong(), anyString(), anyString());
+                .when(tunes).save(anyLong(), anyLong(), anyString(), anyString());
         List<String> trouble = Collections.synchronizedList(new ArrayList<>());
         try (Keeper keeper = new Keeper(library, trouble::add)) {
             keeper.open(9);
@@ -90,7 +94,7 @@ class WorkTest {
             keeper.settle();
         }
         assertThat(trouble).containsExactly("the disk is full");
-        org.mockito.Mockito.verify(library).save(9, 1, "kept", "y");
+        org.mockito.Mockito.verify(tunes).save(9, 1, "kept", "y");
     }
 
     @Test
@@ -115,7 +119,8 @@ class WorkTest {
             keeper.save(tune, "two", () -> "v2");
             keeper.undo(tune);
             Keeper.Steps steps = keeper.ask(l -> keeper.open(tune));
-            assertThat(steps.editions()).extracting(Edition::document).containsExactly("v0", "v1", "v2");
+            assertThat(steps.editions()).extracting(EditionEntry::what).containsExactly("added", "one", "two");
+            assertThat(steps.document()).isEqualTo("v1");
             assertThat(steps.current()).isEqualTo(1);
             keeper.redo(tune);
             String now = keeper.ask(l -> l.tunes().current(tune).document());
@@ -131,10 +136,10 @@ class WorkTest {
         try (Keeper keeper = new Keeper(Library.open(folder.resolve("gone.db")), t -> { })) {
             long gone = keeper.ask(l -> l.tunes().add("T", "reel", "D", "4/4", document));
             long here = keeper.ask(l -> l.tunes().add("T", "reel", "D", "4/4", document.replace("own-whistle-of-the-pier", "whistle-d")));
-            Openings.Opened opened = keeper.ask(l -> Openings.open(keeper, gone));
+            Openings.Opened opened = Openings.open(keeper, gone);
             assertThat(opened.arrangement().tune().bars()).hasSize(1);
             assertThat(opened.remark().orElseThrow()).contains("own-whistle-of-the-pier");
-            Openings.Opened fine = keeper.ask(l -> Openings.open(keeper, here));
+            Openings.Opened fine = Openings.open(keeper, here);
             assertThat(fine.remark()).isEmpty();
         }
     }

@@ -1,7 +1,6 @@
 package wildflourish.core.growth;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -242,7 +241,7 @@ final class Chooser {
      * @param end which of its phrases the first one ends there
      * @param start which of its phrases the second one begins there
      */
-    private record Pair(int before, int after, int end, int start) {}
+    record Pair(int before, int after, int end, int start) {}
 
     private List<Pair> pairs(List<Decision> decisions, List<Phrase> phrases) {
         int[] of = new int[phrases.size()];
@@ -276,7 +275,7 @@ final class Chooser {
     }
 
     /** How a decision may begin and end, and what the best choice with these ends is. */
-    private record Ends(Option first, Option last, PhraseChooser.Choice choice) {}
+    record Ends(Option first, Option last, PhraseChooser.Choice choice) {}
 
     /**
      * Solves the decisions that touch, the others kept at their best. As long as those then touch one of the others, it is taken
@@ -316,10 +315,9 @@ final class Chooser {
         for (int d = order.size() - 1; d >= 0; d--) {
             rest[d] = rest[d + 1] + open.get(d).getFirst().choice().value();
         }
-        Search search = new Search(open, inside, rest);
-        search.go(0, 0);
+        int[] best = new BestWays(open, inside, rest, this::between).best();
         for (int d = 0; d < order.size(); d++) {
-            decisions.get(order.get(d)).choice = open.get(d).get(search.best[d]).choice();
+            decisions.get(order.get(d)).choice = open.get(d).get(best[d]).choice();
         }
     }
 
@@ -340,49 +338,6 @@ final class Chooser {
         }
         ways.sort((a, b) -> Long.compare(b.choice().value(), a.choice().value()));
         return ways;
-    }
-
-    /** Goes through the decisions, the best ways first, and leaves off where what is left cannot reach the best so far. */
-    private final class Search {
-        private final List<List<Ends>> ways;
-        private final List<Pair> pairs;
-        private final long[] rest;
-        private final int[] now;
-        private int[] best;
-        private long worth = Long.MIN_VALUE;
-
-        Search(List<List<Ends>> ways, List<Pair> pairs, long[] rest) {
-            this.ways = ways;
-            this.pairs = pairs;
-            this.rest = rest;
-            this.now = new int[ways.size()];
-            this.best = new int[ways.size()];
-        }
-
-        void go(int d, long value) {
-            if (d == ways.size()) {
-                worth = value;
-                best = Arrays.copyOf(now, now.length);
-                return;
-            }
-            for (int w = 0; w < ways.get(d).size(); w++) {
-                Ends way = ways.get(d).get(w);
-                if (value + way.choice().value() + rest[d + 1] <= worth) {
-                    return;
-                }
-                now[d] = w;
-                long here = value + way.choice().value();
-                for (Pair pair : pairs) {
-                    if (Math.max(pair.before(), pair.after()) == d) {
-                        here += between(ways.get(pair.before()).get(now[pair.before()]).last().member(pair.end()),
-                                ways.get(pair.after()).get(now[pair.after()]).first().member(pair.start()));
-                    }
-                }
-                if (here + rest[d + 1] > worth) {
-                    go(d + 1, here);
-                }
-            }
-        }
     }
 
     private static Setting setting(List<Decision> decisions, List<List<Option>> options, List<Phrase> phrases) {

@@ -33,7 +33,7 @@ public final class Realiser {
     private final Tempo tempo;
     private final Speeds speeds;
     private final Map<Integer, Optional<Gesture>> gestures = new HashMap<>();
-    private final List<Sound> sounds = new ArrayList<>();
+    private final SoundLine sounds = new SoundLine();
     private final List<HandMove> moves = new ArrayList<>();
     private final Map<Integer, Optional<Gesture>> apart = new HashMap<>();
     private final Family family;
@@ -112,8 +112,8 @@ public final class Realiser {
                         }
                     }
                     case Rest rest -> {
-                        if (Separation.isNeeded(situation) && !sounds.isEmpty()) {
-                            lengthenLast(rest.length().toDouble() * msPerWhole);
+                        if (Separation.isNeeded(situation) && sounds.size() > 0) {
+                            sounds.lengthenLast(rest.length().toDouble() * msPerWhole);
                         } else {
                             silent = true;
                         }
@@ -130,8 +130,7 @@ public final class Realiser {
             }
             clock = start + inBar.toDouble() * msPerWhole;
         }
-        sounds.sort(java.util.Comparator.comparingDouble(Sound::atMs));
-        return new Performance(sounds, moves, clock);
+        return new Performance(sounds.inOrder(), moves, clock);
     }
 
     private int firstOfBar(int bar) {
@@ -240,7 +239,7 @@ public final class Realiser {
         boolean closes = gesture.lead().stream().anyMatch(p -> p.move() == Move.CLOSE);
         if (closes && !silent) {
             // The chanter closes before the beat, and the note before ends there.
-            shortenLast(-timed.getFirst().atMs());
+            sounds.shortenLast(clock, -timed.getFirst().atMs());
         }
         boolean fresh = closes || first.move().isStart()
                 || gesture.along().stream().anyMatch(p -> p.move().isStart());
@@ -377,35 +376,7 @@ public final class Realiser {
 
     /** The chanter is closed before the next note for an instant. */
     private void closeBefore() {
-        shortenLast(speeds.of(Move.CLOSE).floor());
-    }
-
-    /** Ends what sounded last a little early, by half of it at most. */
-    private void shortenLast(double by) {
-        for (int i = sounds.size() - 1; i >= 0; i--) {
-            Sound last = sounds.get(i);
-            boolean runs = last.start() == Sound.Start.ATTACK || last.start() == Sound.Start.JOINED;
-            if (runs && Math.abs(last.atMs() + last.forMs() - clock) < 1e-6) {
-                sounds.set(i, lasting(last, last.forMs() - Math.min(by, last.forMs() / 2)));
-                return;
-            }
-        }
-    }
-
-    /** Lets what sounded last sound on: the note, not a grace inside it. */
-    private void lengthenLast(double by) {
-        for (int i = sounds.size() - 1; i >= 0; i--) {
-            Sound last = sounds.get(i);
-            boolean runs = last.start() == Sound.Start.ATTACK || last.start() == Sound.Start.JOINED || last.start() == Sound.Start.SOFT;
-            if (runs) {
-                sounds.set(i, lasting(last, last.forMs() + by));
-                return;
-            }
-        }
-    }
-
-    private static Sound lasting(Sound sound, double length) {
-        return new Sound(sound.atMs(), length, sound.midi(), sound.role(), sound.bar(), sound.note(), sound.start());
+        sounds.shortenLast(clock, speeds.of(Move.CLOSE).floor());
     }
 
     private void leave(Pitch pitch) {

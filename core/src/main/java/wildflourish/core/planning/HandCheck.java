@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import wildflourish.core.finding.Finding;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Place;
+import wildflourish.core.tune.BarNames;
 import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Timeline.Stand;
@@ -144,7 +145,7 @@ public record HandCheck(List<Finding> findings, int right) {
     }
 
     private static String where(Stand stand) {
-        return stand.pitch().spoken() + (stand.barNumber() == 0 ? " in the pickup" : " in bar " + stand.barNumber());
+        return stand.pitch().spoken() + " in " + BarNames.spoken(stand.barNumber());
     }
 
     /** Checks one place for one note; empty when it sounds the note. */

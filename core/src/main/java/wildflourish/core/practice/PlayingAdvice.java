@@ -18,6 +18,7 @@ import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Version;
+import wildflourish.core.tune.BarNames;
 import wildflourish.core.tune.Timeline;
 
 /**
@@ -61,8 +62,7 @@ public record PlayingAdvice(Situation situation, Strokes strokes, Optional<Breat
     public record Hint(Set<Integer> bars, String text) {
 
         String inWords() {
-            return "%s %s: %s".formatted(bars.size() == 1 ? "bar" : "bars",
-                    String.join(", ", bars.stream().map(b -> b == 0 ? "pickup" : String.valueOf(b)).toList()), text);
+            return "%s: %s".formatted(BarNames.all(bars), text);
         }
     }
 

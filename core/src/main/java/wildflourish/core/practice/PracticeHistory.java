@@ -23,13 +23,15 @@ public record PracticeHistory(List<Line> lines, SortedMap<LocalDate, Double> min
     /**
      * How one thing has gone.
      *
+     * @param tune id of the tune in the library; empty for a gesture
+     * @param subject the tune's title as it was called last, or the gesture
      * @param best for each day with an even pass, the fastest: counts a minute of the tempo's beat for a tune, milliseconds of the
      *     part for a gesture
      * @param tried for each day with an uneven pass, the fastest of those
      * @param stuckFor uneven passes since the last gain; 0 when it is not stuck
      */
     public record Line(
-            String subject, String passage, String instrument, String unit, boolean gesture, SortedMap<LocalDate, Double> best,
+            Optional<Long> tune, String subject, String passage, String instrument, String unit, boolean gesture, SortedMap<LocalDate, Double> best,
             SortedMap<LocalDate, Double> tried, int passes,
             int stuckFor, double minutes) {
 
@@ -53,7 +55,8 @@ public record PracticeHistory(List<Line> lines, SortedMap<LocalDate, Double> min
 
     private static final Stuck STUCK = DataFile.read("practice/stuck.json", Stuck.class);
 
-    private record Key(String subject, String passage, String instrument, String unit) {}
+    /** A tune is told by its id, for titles change, and two tunes may have the same. */
+    private record Key(Optional<Long> tune, String gesture, String passage, String instrument, String unit) {}
 
     public PracticeHistory {
         lines = List.copyOf(lines);
@@ -65,7 +68,7 @@ public record PracticeHistory(List<Line> lines, SortedMap<LocalDate, Double> min
         Map<Key, List<LoggedPass>> by = new LinkedHashMap<>();
         for (LoggedPass pass : passes) {
             minutes.merge(day(pass, zone), pass.seconds() / 60, Double::sum);
-            Key key = new Key(pass.subject(), pass.passage(), pass.instrument(), pass.tempo().map(t -> t.beatName()).orElse("ms"));
+            Key key = new Key(pass.tune(), pass.tune().isPresent() ? "" : pass.subject(), pass.passage(), pass.instrument(), pass.tempo().map(t -> t.beatName()).orElse("ms"));
             // Taken out and put back in, so that the latest practised stands last.
             List<LoggedPass> own = by.containsKey(key) ? by.remove(key) : new ArrayList<>();
             own.add(pass);
@@ -94,7 +97,7 @@ public record PracticeHistory(List<Line> lines, SortedMap<LocalDate, Double> min
             since = gain ? 0 : pass.even() ? since : since + 1;
         }
         double minutes = own.stream().mapToDouble(LoggedPass::seconds).sum() / 60;
-        return new Line(key.subject(), key.passage(), key.instrument(), key.unit(), gesture, best, tried, own.size(),
+        return new Line(key.tune(), own.getLast().subject(), key.passage(), key.instrument(), key.unit(), gesture, best, tried, own.size(),
                 since >= STUCK.passes() ? since : 0, minutes);
     }
 

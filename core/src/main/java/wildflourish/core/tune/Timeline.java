@@ -50,7 +50,7 @@ public record Timeline(Tune tune, List<Stand> notes, List<Integer> barStarts) {
 
         /** For reading: {@code bar 3}, or {@code the pickup}. */
         public String barInWords() {
-            return barNumber == 0 ? "the pickup" : "bar " + barNumber;
+            return BarNames.spoken(barNumber);
         }
 
         /** For reading: {@code F sharp in bar 3}. */

@@ -96,4 +96,23 @@ class RestAndHistoryTest {
         }
         assertThat(PracticeHistory.of(log, ZoneOffset.UTC).stuck()).isEmpty();
     }
+
+    /** Titles change, and two tunes may have the same: what was practised goes with the tune. */
+    @Test
+    void practiceGoesWithTheTuneAndNotWithItsTitle() {
+        LoggedPass before = of(7, 1, "The Old Name", "3/8=80");
+        LoggedPass after = of(7, 2, "The New Name", "3/8=90");
+        LoggedPass namesake = of(8, 3, "The New Name", "3/8=60");
+        PracticeHistory history = PracticeHistory.of(List.of(before, after, namesake), ZoneOffset.UTC);
+        assertThat(history.lines()).hasSize(2);
+        assertThat(history.lines()).extracting(PracticeHistory.Line::tune).containsExactly(Optional.of(8L), Optional.of(7L));
+        assertThat(history.lines().getLast().subject()).isEqualTo("The New Name");
+        assertThat(history.lines().getLast().reached()).hasValue(90.0);
+        assertThat(history.lines().getFirst().reached()).hasValue(60.0);
+    }
+
+    private static LoggedPass of(long tune, int day, String title, String tempo) {
+        return new LoggedPass(START.plus(Duration.ofDays(day)), 30, Optional.of(tune), title, "A2", "whistle-d", "full", "keys",
+                Optional.of(Tempo.parse(tempo)), 0, true, 0.05, 0, 0, 10, 0, 0);
+    }
 }

@@ -14,30 +14,19 @@ import wildflourish.core.tune.Rest;
 import wildflourish.core.tune.Step;
 
 /** Reads lines of music code, character by character (ABC standard 2.1, section 4). */
-final class MusicReader {
+final class MusicReader extends MusicLine {
 
     private static final Map<Character, String> SHORT_DECORATIONS = Map.ofEntries(
             Map.entry('.', "staccato"), Map.entry('~', "roll"), Map.entry('H', "fermata"),
             Map.entry('L', "accent"), Map.entry('M', "lowermordent"), Map.entry('O', "coda"),
             Map.entry('P', "uppermordent"), Map.entry('S', "segno"), Map.entry('T', "trill"),
             Map.entry('u', "upbow"), Map.entry('v', "downbow"));
-    private static final int LONGEST_FRACTION = 4096;
 
-    private final Findings findings;
     private final BarBuilder builder;
     private final InlineFields inline;
     private final Map<Character, String> decorations = new HashMap<>(SHORT_DECORATIONS);
-    private String text = "";
-    private String missing = "";
-    private int line;
-    private int at;
+    private final PendingMarks pending = new PendingMarks();
     private Ratio unit;
-    private final List<String> pendingDecorations = new ArrayList<>();
-    private final List<String> pendingAnnotations = new ArrayList<>();
-    private final List<Pitch> pendingGraces = new ArrayList<>();
-    private boolean pendingSlash;
-    private Optional<String> pendingChord = Optional.empty();
-    private int pendingSlurs;
 
     /** What a field inside the music does. */
     interface InlineFields {
@@ -45,7 +34,7 @@ final class MusicReader {
     }
 
     MusicReader(Findings findings, BarBuilder builder, Ratio unit, InlineFields inline) {
-        this.findings = findings;
+        super(findings);
         this.builder = builder;
         this.unit = unit;
         this.inline = inline;
@@ -62,14 +51,7 @@ final class MusicReader {
 
     /** Reads one line; a backslash at its end joins it with the next. */
     void read(AbcLine source) {
-        text = source.text();
-        line = source.number();
-        at = 0;
-        missing = "";
-        boolean continued = text.stripTrailing().endsWith("\\");
-        if (continued) {
-            text = text.substring(0, text.lastIndexOf('\\'));
-        }
+        boolean continued = begin(source);
         while (at < text.length()) {
             try {
                 readOne();
@@ -126,7 +108,7 @@ final class MusicReader {
         } else if (c == '.' && (next == '(' || next == '-')) {
             at++;
         } else if (decorations.containsKey(c)) {
-            pendingDecorations.add(decorations.get(c));
+            pending.decorations.add(decorations.get(c));
             at++;
         } else if (c == 'y') {
             at++;
@@ -145,18 +127,6 @@ final class MusicReader {
             findings.error(line, at + 1, shown + " means nothing in music", "remove it, or put text in quotation marks");
             at++;
         }
-    }
-
-    /** Where a sign stands next in the line, or −1; a sign known to be missing is not looked for again. */
-    private int closing(char sign, int from) {
-        if (missing.indexOf(sign) >= 0) {
-            return -1;
-        }
-        int found = text.indexOf(sign, from);
-        if (found < 0) {
-            missing += sign;
-        }
-        return found;
     }
 
     private void gap() {
@@ -198,37 +168,6 @@ final class MusicReader {
         return Optional.of(new Letter(pitch, length, tied));
     }
 
-    /** The factor of a length: 1 when none is written. */
-    private Ratio length() {
-        int from = at;
-        if (at >= text.length() || text.charAt(at) != '/' && !Character.isDigit(text.charAt(at))) {
-            return Ratio.ONE;
-        }
-        long count = digits(1);
-        long over = 1;
-        while (at < text.length() && text.charAt(at) == '/') {
-            at++;
-            long by = digits(2);
-            over = by == 0 || over > LONGEST_FRACTION ? 0 : over * by;
-        }
-        if (count <= 0 || over <= 0 || over > LONGEST_FRACTION || count > 100_000) {
-            findings.error(line, from + 1, "'" + text.substring(from, at) + "' is not a length",
-                    "the note was given the unit of length; write a length such as 2, 3/2 or /2");
-            return Ratio.ONE;
-        }
-        return Ratio.of(count, over);
-    }
-
-    private long digits(long otherwise) {
-        int from = at;
-        long value = 0;
-        while (at < text.length() && Character.isDigit(text.charAt(at))) {
-            value = Math.min(value * 10 + Character.digit(text.charAt(at), 10), 1_000_000);
-            at++;
-        }
-        return at == from ? otherwise : value;
-    }
-
     private void single() {
         letter().ifPresent(l -> place(List.of(l.pitch()), inUnits(l.length())));
     }
@@ -239,25 +178,10 @@ final class MusicReader {
     }
 
     private void place(List<Pitch> pitches, Ratio length) {
-        Marks marks = takeMarks();
+        Marks marks = pending.take();
         // A space after the note is seen here, so that the note need not be made a second time for it.
         boolean gap = at >= text.length() || text.charAt(at) == ' ';
-        builder.note(new Note(pitches, length, Optional.empty(), false, pendingSlurs, 0, marks, gap), line);
-        pendingSlurs = 0;
-    }
-
-    private Marks takeMarks() {
-        if (pendingDecorations.isEmpty() && pendingGraces.isEmpty() && pendingChord.isEmpty()
-                && pendingAnnotations.isEmpty()) {
-            return Marks.NONE;
-        }
-        Marks marks = new Marks(pendingDecorations, pendingGraces, pendingSlash, pendingChord, pendingAnnotations);
-        pendingDecorations.clear();
-        pendingGraces.clear();
-        pendingAnnotations.clear();
-        pendingChord = Optional.empty();
-        pendingSlash = false;
-        return marks;
+        builder.note(new Note(pitches, length, Optional.empty(), false, pending.takeSlurs(), 0, marks, gap), line);
     }
 
     private void chord() {
@@ -296,15 +220,10 @@ final class MusicReader {
         }
     }
 
-    private void skipTo(char end) {
-        int close = text.indexOf(end, at + 1);
-        at = close < 0 ? text.length() : close + 1;
-    }
-
     private void rest(char kind) {
         int column = ++at;
         Ratio factor = length();
-        Marks marks = takeMarks();
+        Marks marks = pending.take();
         if (kind == 'z' || kind == 'x') {
             builder.rest(new Rest(factor.times(unit), kind == 'z', false, Optional.empty(), marks), line);
             return;
@@ -320,7 +239,7 @@ final class MusicReader {
 
     private void tupletOrSlur(char next) {
         if (!Character.isDigit(next)) {
-            pendingSlurs++;
+            pending.slurs++;
             at++;
             return;
         }
@@ -371,12 +290,12 @@ final class MusicReader {
             return;
         }
         if (text.charAt(at) == '/') {
-            pendingSlash = true;
+            pending.slash = true;
             at++;
         }
         while (text.charAt(at) != '}') {
             if (isNoteStart(text.charAt(at))) {
-                letter().ifPresent(l -> pendingGraces.add(l.pitch()));
+                letter().ifPresent(l -> pending.graces.add(l.pitch()));
             } else {
                 at++;
             }
@@ -393,9 +312,9 @@ final class MusicReader {
         }
         String inside = AbcText.unescape(text.substring(at + 1, close));
         if (!inside.isEmpty() && "^_<>@".indexOf(inside.charAt(0)) >= 0) {
-            pendingAnnotations.add(inside);
+            pending.annotations.add(inside);
         } else {
-            pendingChord = Optional.of(inside);
+            pending.chord = Optional.of(inside);
         }
         at = close + 1;
     }
@@ -410,7 +329,7 @@ final class MusicReader {
             at++;
             return;
         }
-        pendingDecorations.add(name);
+        pending.decorations.add(name);
         at = close + 1;
     }
 
@@ -461,36 +380,8 @@ final class MusicReader {
         }
     }
 
-    private int count(char c) {
-        int from = at;
-        while (at < text.length() && text.charAt(at) == c) {
-            at++;
-        }
-        return at - from;
-    }
-
-    /** {@code 1}, {@code 1,3}, {@code 1-3}: which times through. */
     private void ending() {
         int from = at;
-        List<Integer> times = new ArrayList<>();
-        if (text.charAt(at) == '"') {
-            skipTo('"');
-        }
-        while (at < text.length() && Character.isDigit(text.charAt(at))) {
-            int first = (int) Math.min(digits(1), 99);
-            int last = first;
-            if (at + 1 < text.length() && text.charAt(at) == '-' && Character.isDigit(text.charAt(at + 1))) {
-                at++;
-                last = (int) Math.min(digits(first), 99);
-            }
-            for (int i = first; i <= last; i++) {
-                times.add(i);
-            }
-            if (at + 1 < text.length() && (text.charAt(at) == ',' || text.charAt(at) == '.')
-                    && Character.isDigit(text.charAt(at + 1))) {
-                at++;
-            }
-        }
-        builder.startEnding(times, line, from + 1);
+        builder.startEnding(times(), line, from + 1);
     }
 }

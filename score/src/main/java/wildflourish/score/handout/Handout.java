@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import wildflourish.core.finding.Sentence;
 import wildflourish.core.growth.VariationKind;
 import wildflourish.core.ornament.Gestures;
 import wildflourish.core.ornament.HowTo;
@@ -24,6 +25,7 @@ import wildflourish.core.practice.Steps;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Version;
+import wildflourish.core.tune.BarNames;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.TuneType;
 import wildflourish.score.display.Drawing;
@@ -140,7 +142,7 @@ public final class Handout {
             return;
         }
         heading("Mind in this tune");
-        minding.forEach(l -> flow.paragraph("–  " + Character.toUpperCase(l.charAt(0)) + l.substring(1), LEFT, RIGHT, 1.9,
+        minding.forEach(l -> flow.paragraph("–  " + Sentence.capital(l), LEFT, RIGHT, 1.9,
                 Face.SANS, Ink.MUSIC));
     }
 
@@ -194,19 +196,14 @@ public final class Handout {
                 .add(version.bare().tune().note(v.from()).barNumber()));
         if (!bars.isEmpty()) {
             heading("What is played otherwise");
-            bars.forEach((kind, where) -> flow.paragraph("–  %s, %s: %s".formatted(VariationKind.spoken(kind), inWords(where),
+            bars.forEach((kind, where) -> flow.paragraph("–  %s, %s: %s".formatted(VariationKind.spoken(kind), BarNames.all(where),
                     VariationKind.of(kind).how()), LEFT, RIGHT, TEXT, Face.SANS, Ink.MUSIC));
         }
     }
 
-    private static String inWords(Set<Integer> bars) {
-        return (bars.size() == 1 ? "bar " : "bars ")
-                + String.join(", ", bars.stream().map(b -> b == 0 ? "pickup" : String.valueOf(b)).toList());
-    }
-
     private void ornament(Ornament ornament, Use use) {
         double indent = LEFT + 6;
-        String where = inWords(bars(use.byNote().keySet()));
+        String where = BarNames.all(bars(use.byNote().keySet()));
         Limits usual = usual(use);
         String limit = usual.inWords().isEmpty() ? "" : "  ·  " + usual.inWords();
         boolean together = where.length() + limit.length() < 70;
@@ -219,10 +216,10 @@ public final class Handout {
         title.add(new Shape.Words(together ? where + limit : usual.inWords(), RIGHT, 1.95, 1.8, Face.SANS, Shape.Anchor.END, Ink.QUIET));
         flow.block(title, 2.8);
         if (!together) {
-            flow.paragraph(Character.toUpperCase(where.charAt(0)) + where.substring(1) + ".", indent, RIGHT, TEXT, Face.SANS, Ink.QUIET);
+            flow.paragraph(Sentence.full(where), indent, RIGHT, TEXT, Face.SANS, Ink.QUIET);
         }
         flow.paragraph(first, indent, RIGHT, TEXT, Face.SANS, Ink.MUSIC);
-        worse.forEach((words, where2) -> flow.paragraph("In %s it is tighter: %s.".formatted(inWords(where2), words), indent, RIGHT, TEXT,
+        worse.forEach((words, where2) -> flow.paragraph("In %s it is tighter: %s.".formatted(BarNames.all(where2), words), indent, RIGHT, TEXT,
                 Face.SANS, Ink.MUSIC));
         flow.space(0.9);
     }

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import wildflourish.core.finding.Sentence;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Place;
 import wildflourish.core.instrument.WindChart;
@@ -84,7 +85,7 @@ public final class InstrumentChart {
 
     private String title() {
         String name = instrument.spoken();
-        return Character.toUpperCase(name.charAt(0)) + name.substring(1)
+        return Sentence.capital(name)
                 + tune.map(t -> ": the notes of " + t).orElse(": fingering chart");
     }
 
@@ -123,7 +124,7 @@ public final class InstrumentChart {
 
     private static String strip(String sentence) {
         String end = sentence.endsWith(".") ? sentence.substring(0, sentence.length() - 1) : sentence;
-        return Character.toUpperCase(end.charAt(0)) + end.substring(1);
+        return Sentence.capital(end);
     }
 
     private boolean isAsked(int midi) {

@@ -1,4 +1,4 @@
-package wildflourish.app.paint;
+package wildflourish.app.controls;
 
 import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
@@ -13,6 +13,16 @@ public final class Buttons {
         Button button = new Button(text);
         button.setId(id);
         button.setTooltip(new Tooltip(hint));
+        return button;
+    }
+
+    /** One that does something, and then {@code after}, such as giving the focus back. */
+    public static Button button(String id, String text, String hint, Runnable action, Runnable after) {
+        Button button = button(id, text, hint);
+        button.setOnAction(e -> {
+            action.run();
+            after.run();
+        });
         return button;
     }
 

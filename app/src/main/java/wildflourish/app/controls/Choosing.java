@@ -1,4 +1,4 @@
-package wildflourish.app.trellis;
+package wildflourish.app.controls;
 
 import java.util.function.Function;
 import javafx.util.StringConverter;

@@ -1,0 +1,36 @@
+package wildflourish.app.controls;
+
+import java.util.List;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** Boxes that are chosen from. */
+public final class Boxes {
+
+    private Boxes() {}
+
+    /** A box under its words, as wide as there is room. */
+    public static VBox labelled(String id, String words, ComboBox<?> box) {
+        box.setId(id);
+        box.setAccessibleText(words);
+        box.setMaxWidth(Double.MAX_VALUE);
+        Label label = new Label(words);
+        label.setLabelFor(box);
+        label.getStyleClass().add("quiet");
+        return new VBox(1, label, box);
+    }
+
+    /** Two boxes side by side, together as wide as is said. */
+    public static HBox beside(double width, VBox left, VBox right) {
+        HBox pair = new HBox(6, left, right);
+        for (VBox one : List.of(left, right)) {
+            one.setPrefWidth(width / 2);
+            one.setMinWidth(0);
+            HBox.setHgrow(one, Priority.ALWAYS);
+        }
+        return pair;
+    }
+}

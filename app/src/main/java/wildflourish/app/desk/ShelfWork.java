@@ -1,0 +1,120 @@
+package wildflourish.app.desk;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.app.trellis.Openings;
+import wildflourish.app.work.Background;
+import wildflourish.app.work.Documents;
+import wildflourish.app.work.Keeper;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.tune.Head;
+import wildflourish.core.tune.TuneType;
+import wildflourish.formats.abc.AbcBook;
+import wildflourish.formats.abc.AbcReader;
+import wildflourish.formats.abc.AbcTune;
+import wildflourish.formats.abc.AbcWriter;
+import wildflourish.library.Library;
+import wildflourish.library.TuneEntry;
+
+/** What takes time about the shelf: tunes that come in from files, and ladders grown for all of them. */
+final class ShelfWork {
+
+    private static final Background.Words GROWING =
+            new Background.Words("growing the shelf", "the shelf could not be grown to its end; what was grown is kept");
+
+    private final DeskModel desk;
+    private final Keeper keeper;
+    private final Background background;
+
+    ShelfWork(DeskModel desk, Keeper keeper, Background background) {
+        this.desk = desk;
+        this.keeper = keeper;
+        this.background = background;
+    }
+
+    private record CameIn(AbcBook book, List<Long> ids) {}
+
+    /** Reads a file and puts its tunes on the shelf; one tune alone is opened at once. */
+    void bringIn(Path file) {
+        String name = file.getFileName().toString();
+        background.run(new Background.Words("reading " + name, "the file %s could not be brought in; the shelf is as it was".formatted(name)), job -> {
+            try {
+                if (Files.size(file) > AbcReader.LARGEST) {
+                    throw new IOException("larger than 64 MB");
+                }
+                AbcBook book = AbcReader.read(Files.readAllBytes(file));
+                return Optional.of(new CameIn(book, keeper.ask(l -> addAll(l, book.tunes(), job))));
+            } catch (IOException e) {
+                return Optional.<CameIn>empty();
+            }
+        }, came -> came.ifPresentOrElse(c -> show(name, c),
+                () -> desk.say("%s cannot be read; check its name and whether you may read it".formatted(file))));
+    }
+
+    private void show(String name, CameIn came) {
+        List<Long> ids = came.ids();
+        desk.shelf().setFindings(name, came.book().findings());
+        desk.refresh();
+        if (ids.size() == 1 && !came.book().hasErrors()) {
+            desk.open(ids.getFirst());
+        } else {
+            desk.screen().set(Screen.SHELF);
+        }
+        desk.say(ids.isEmpty() ? "no tune could be read; see what was found below"
+                : ids.size() == 1 ? "one tune came in" : ids.size() + " tunes came in");
+    }
+
+    private static List<Long> addAll(Library library, List<AbcTune> tunes, Background.Job job) {
+        List<Long> ids = new java.util.ArrayList<>();
+        for (AbcTune tune : tunes) {
+            if (!job.stopped()) {
+                ids.add(add(library, tune));
+            }
+        }
+        return ids;
+    }
+
+    /** Puts one tune into a library; its id. */
+    static long add(Library library, AbcTune tune) {
+        Head head = tune.tune().head();
+        String type = head.rhythm().isEmpty() ? TuneType.of(head).id() : head.rhythm();
+        String document = tune.arrangement().map(a -> AbcWriter.write(a, 0)).orElseGet(
+                () -> AbcWriter.write(tune.tune(), tune.unread()));
+        return library.tunes().add(head.title(), type, head.key().spoken(), head.meter().toString(), document);
+    }
+
+    /**
+     * Grows a ladder for every tune on the shelf that has none yet, in the background, as a new edition of each; what is grown
+     * before it is stopped is kept.
+     */
+    void growAll() {
+        background.latest("growing", GROWING, job -> {
+            List<TuneEntry> tunes = keeper.ask(l -> l.tunes().all());
+            int grown = 0;
+            for (int i = 0; i < tunes.size() && !job.stopped(); i++) {
+                long id = tunes.get(i).id();
+                String document = keeper.ask(l -> l.tunes().current(id).document());
+                AbcTune read = Documents.read(document);
+                if (read.arrangement().isEmpty()) {
+                    String with = Documents.write(Documents.grown(read, Instruments.known(Openings.FIRST_INSTRUMENT)));
+                    grown += keeper.ask(l -> keepGrown(l, id, document, with));
+                }
+                job.tell("growing the shelf: %d of %d".formatted(i + 1, tunes.size()));
+            }
+            return grown;
+        }, all -> desk.say(all == 0 ? "every tune has its ladder already" : "%d tune%s grown".formatted(all, all == 1 ? "" : "s")), () -> { });
+    }
+
+    /** Keeps a grown ladder, unless the tune has been edited meanwhile; how many were kept. */
+    private static int keepGrown(Library library, long tune, String before, String document) {
+        var now = library.tunes().current(tune);
+        if (!now.document().equals(before)) {
+            return 0;
+        }
+        library.tunes().save(tune, now.id(), "ladder grown", document);
+        return 1;
+    }
+}

@@ -1,0 +1,26 @@
+package wildflourish.core.tune;
+
+import java.util.Collection;
+import java.util.stream.Collectors;
+
+/** How bars are called by their printed numbers; 0 is the pickup. */
+public final class BarNames {
+
+    private BarNames() {}
+
+    /** {@code bar 3}, or {@code pickup}. */
+    public static String name(int number) {
+        return number == 0 ? "pickup" : "bar " + number;
+    }
+
+    /** Within a sentence: {@code bar 3}, or {@code the pickup}. */
+    public static String spoken(int number) {
+        return number == 0 ? "the pickup" : "bar " + number;
+    }
+
+    /** {@code bar 3}, {@code bars 1, 3}, {@code bars pickup, 4}. */
+    public static String all(Collection<Integer> numbers) {
+        return (numbers.size() == 1 ? "bar " : "bars ")
+                + numbers.stream().map(n -> n == 0 ? "pickup" : String.valueOf(n)).collect(Collectors.joining(", "));
+    }
+}

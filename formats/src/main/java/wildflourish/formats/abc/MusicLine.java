@@ -1,0 +1,114 @@
+package wildflourish.formats.abc;
+
+import java.util.ArrayList;
+import java.util.List;
+import wildflourish.core.tune.Ratio;
+
+/** A line of music code and how far it has been read: its smallest pieces. */
+abstract class MusicLine {
+
+    private static final int LONGEST_FRACTION = 4096;
+
+    final Findings findings;
+    String text = "";
+    int line;
+    int at;
+    private String missing = "";
+
+    MusicLine(Findings findings) {
+        this.findings = findings;
+    }
+
+    /** Begins a line, without the backslash at its end; whether there was one. */
+    boolean begin(AbcLine source) {
+        text = source.text();
+        line = source.number();
+        at = 0;
+        missing = "";
+        boolean continued = text.stripTrailing().endsWith("\\");
+        if (continued) {
+            text = text.substring(0, text.lastIndexOf('\\'));
+        }
+        return continued;
+    }
+
+    /** Where a sign stands next in the line, or −1; a sign known to be missing is not looked for again. */
+    int closing(char sign, int from) {
+        if (missing.indexOf(sign) >= 0) {
+            return -1;
+        }
+        int found = text.indexOf(sign, from);
+        if (found < 0) {
+            missing += sign;
+        }
+        return found;
+    }
+
+    /** The factor of a length: 1 when none is written. */
+    Ratio length() {
+        int from = at;
+        if (at >= text.length() || text.charAt(at) != '/' && !Character.isDigit(text.charAt(at))) {
+            return Ratio.ONE;
+        }
+        long count = digits(1);
+        long over = 1;
+        while (at < text.length() && text.charAt(at) == '/') {
+            at++;
+            long by = digits(2);
+            over = by == 0 || over > LONGEST_FRACTION ? 0 : over * by;
+        }
+        if (count <= 0 || over <= 0 || over > LONGEST_FRACTION || count > 100_000) {
+            findings.error(line, from + 1, "'" + text.substring(from, at) + "' is not a length",
+                    "the note was given the unit of length; write a length such as 2, 3/2 or /2");
+            return Ratio.ONE;
+        }
+        return Ratio.of(count, over);
+    }
+
+    long digits(long otherwise) {
+        int from = at;
+        long value = 0;
+        while (at < text.length() && Character.isDigit(text.charAt(at))) {
+            value = Math.min(value * 10 + Character.digit(text.charAt(at), 10), 1_000_000);
+            at++;
+        }
+        return at == from ? otherwise : value;
+    }
+
+    void skipTo(char end) {
+        int close = text.indexOf(end, at + 1);
+        at = close < 0 ? text.length() : close + 1;
+    }
+
+    int count(char c) {
+        int from = at;
+        while (at < text.length() && text.charAt(at) == c) {
+            at++;
+        }
+        return at - from;
+    }
+
+    /** {@code 1}, {@code 1,3}, {@code 1-3}: which times through. */
+    List<Integer> times() {
+        List<Integer> times = new ArrayList<>();
+        if (text.charAt(at) == '"') {
+            skipTo('"');
+        }
+        while (at < text.length() && Character.isDigit(text.charAt(at))) {
+            int first = (int) Math.min(digits(1), 99);
+            int last = first;
+            if (at + 1 < text.length() && text.charAt(at) == '-' && Character.isDigit(text.charAt(at + 1))) {
+                at++;
+                last = (int) Math.min(digits(first), 99);
+            }
+            for (int i = first; i <= last; i++) {
+                times.add(i);
+            }
+            if (at + 1 < text.length() && (text.charAt(at) == ',' || text.charAt(at) == '.')
+                    && Character.isDigit(text.charAt(at + 1))) {
+                at++;
+            }
+        }
+        return times;
+    }
+}
