@@ -10,7 +10,6 @@ module wildflourish.app {
     requires java.logging;
     requires info.picocli;
     requires com.fasterxml.jackson.databind;
-    requires org.slf4j;
 
     opens wildflourish.app.command to info.picocli;
     opens wildflourish.app.desk to javafx.graphics, com.fasterxml.jackson.databind;

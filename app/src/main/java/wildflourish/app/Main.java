@@ -1,6 +1,7 @@
 package wildflourish.app;
 
 import wildflourish.app.command.FlourishCommand;
+import wildflourish.app.work.Trouble;
 
 /** The program's entry. */
 public final class Main {
@@ -9,6 +10,7 @@ public final class Main {
 
     /** Runs the command line; with no command, the desktop. */
     public static void main(String[] args) {
+        Trouble.logQuietly();
         int status;
         try {
             status = FlourishCommand.run(args);

@@ -62,10 +62,6 @@ public final class ChartModel {
         return state.getReadOnlyProperty();
     }
 
-    public boolean isShown() {
-        return state.get() != null;
-    }
-
     /** Shows an instrument that somebody plays. */
     public void show(Instrument instrument) {
         publish(instrument, state.get() != null && state.get().tuneOnly(),

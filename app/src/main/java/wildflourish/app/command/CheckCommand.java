@@ -3,15 +3,11 @@ package wildflourish.app.command;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 import wildflourish.core.growth.Check;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.setting.Arrangement;
@@ -25,27 +21,21 @@ import wildflourish.core.tune.Tempo;
 final class CheckCommand implements Callable<Integer> {
 
     @Mixin
-    private TuneOptions options;
-
-    @Parameters(paramLabel = "FILE")
-    private Path file;
+    private TuneCommand tune;
 
     @Option(names = "--json")
     private boolean json;
 
-    @Spec
-    private CommandSpec spec;
-
     @Override
     public Integer call() {
-        TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.FULLEST);
+        TuneOptions.Read read = tune.read(TuneOptions.Usual.FULLEST);
         Arrangement arrangement = read.arrangement();
         Version version = arrangement.version(read.rung());
         Setting setting = version.varied().setting();
         List<Check> checks = Check.all(version.hands(), setting, arrangement.tempo(), arrangement.speeds()).stream()
                 .map(c -> new Check(c.bar(), version.varied().plain(c.note()), c.ornament(), c.verdict(), c.instead())).toList();
         List<Check.Unknown> unknown = Check.unknown(version.hands(), setting);
-        PrintWriter out = spec.commandLine().getOut();
+        PrintWriter out = tune.out();
         if (json) {
             Output.print(document(arrangement, checks, unknown, version.hands()), out);
         } else {

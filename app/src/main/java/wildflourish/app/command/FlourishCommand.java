@@ -11,7 +11,7 @@ import picocli.CommandLine.Mixin;
         name = "flourish",
         description = "Grows plain tunes of session music into decorated versions.",
         mixinStandardHelpOptions = true,
-        version = "Wild Flourish 0.1.0",
+        versionProvider = ProgramVersion.class,
         subcommands = {
             OpenCommand.class,
             DemoCommand.class,

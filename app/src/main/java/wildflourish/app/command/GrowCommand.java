@@ -10,10 +10,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 import wildflourish.app.work.BookGrowth;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Grower;
@@ -33,10 +30,7 @@ import wildflourish.formats.abc.AbcWriter;
 final class GrowCommand implements Callable<Integer> {
 
     @Mixin
-    private TuneOptions options;
-
-    @Parameters(paramLabel = "FILE")
-    private Path file;
+    private TuneCommand tune;
 
     @Option(names = "--free", description = "let the melody itself be moved on the fuller rungs")
     private boolean free;
@@ -51,22 +45,19 @@ final class GrowCommand implements Callable<Integer> {
     @Option(names = "--json")
     private boolean json;
 
-    @Spec
-    private CommandSpec spec;
-
     @Override
     public Integer call() {
-        if (!options.hasInstrument()) {
+        if (!tune.options().hasInstrument()) {
             throw Refusal.call("a ladder is grown for an instrument: choose one, as in --instrument whistle-d");
         }
         if (book != null) {
             return growBook();
         }
-        TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.AS_WRITTEN);
+        TuneOptions.Read read = tune.read(TuneOptions.Usual.AS_WRITTEN);
         Arrangement arrangement = read.arrangement();
         Grower grower = grower(arrangement.with(arrangement.wishes().freely(free || arrangement.wishes().free())));
         Grown grown = prune ? grower.prune(arrangement.ladder().setting(arrangement.ladder().size() - 1)) : grower.grow();
-        PrintWriter out = spec.commandLine().getOut();
+        PrintWriter out = tune.out();
         if (json) {
             Output.print(document(arrangement, grower, grown), out);
         } else {
@@ -82,8 +73,8 @@ final class GrowCommand implements Callable<Integer> {
     }
 
     /** A tune of a book with its ladder; where the melody may be moved and could not before, it is grown anew. */
-    private Arrangement grown(AbcTune tune) {
-        Arrangement grown = options.grown(tune);
+    private Arrangement grown(AbcTune one) {
+        Arrangement grown = tune.options().grown(one);
         if (!free || grown.wishes().free()) {
             return grown;
         }
@@ -93,8 +84,8 @@ final class GrowCommand implements Callable<Integer> {
 
     /** The whole book; how far it is stands on standard error, where a terminal shows it in one line. */
     private int growBook() {
-        PrintWriter err = spec.commandLine().getErr();
-        AbcBook read = options.book(file, err);
+        PrintWriter err = tune.err();
+        AbcBook read = TuneOptions.book(tune.file(), err);
         int all = read.tunes().size();
         long[] told = {System.nanoTime()};
         List<Arrangement> grown = BookGrowth.grow(read.tunes(), this::grown, done -> {
@@ -109,7 +100,7 @@ final class GrowCommand implements Callable<Integer> {
         StringBuilder text = new StringBuilder();
         grown.forEach(a -> text.append(AbcWriter.write(a, 0)).append('\n'));
         Output.write(book, text.toString().getBytes(java.nio.charset.StandardCharsets.UTF_8));
-        spec.commandLine().getOut().printf("%d tunes grown for the %s: %s%n", grown.size(), options.instrument().name(), book);
+        tune.out().printf("%d tunes grown for the %s: %s%n", grown.size(), tune.options().instrument().name(), book);
         return read.hasErrors() ? 1 : 0;
     }
 

@@ -4,10 +4,7 @@ import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 import wildflourish.app.work.Exports;
 import wildflourish.app.work.Places;
 
@@ -16,23 +13,17 @@ import wildflourish.app.work.Places;
 final class HandoutCommand implements Callable<Integer> {
 
     @Mixin
-    private TuneOptions options;
-
-    @Parameters(paramLabel = "FILE")
-    private Path file;
+    private TuneCommand tune;
 
     @Option(names = "--out", paramLabel = "PATH")
     private Path target;
 
-    @Spec
-    private CommandSpec spec;
-
     @Override
     public Integer call() {
-        TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.OWN_LADDER);
+        TuneOptions.Read read = tune.read(TuneOptions.Usual.OWN_LADDER);
         Path path = target != null ? target : Path.of(Places.fileName(read.arrangement().tune().title()) + ".pdf");
         Output.write(path, Exports.sheet(read.arrangement(), read.rung()));
-        spec.commandLine().getOut().println(path);
+        tune.out().println(path);
         return read.status();
     }
 }

@@ -2,14 +2,10 @@ package wildflourish.app.command;
 
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 import wildflourish.app.work.Exports;
 import wildflourish.core.ornament.Performance;
 import wildflourish.core.ornament.Sound;
@@ -22,21 +18,15 @@ import wildflourish.core.tune.Timeline;
 final class PerformCommand implements Callable<Integer> {
 
     @Mixin
-    private TuneOptions options;
-
-    @Parameters(paramLabel = "FILE")
-    private Path file;
+    private TuneCommand tune;
 
     @Option(names = "--json")
     private boolean json;
 
-    @Spec
-    private CommandSpec spec;
-
     @Override
     public Integer call() {
-        var out = spec.commandLine().getOut();
-        TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.AS_WRITTEN);
+        var out = tune.out();
+        TuneOptions.Read read = tune.read(TuneOptions.Usual.AS_WRITTEN);
         Arrangement arrangement = read.arrangement();
         Performance performance = Exports.performance(arrangement.version(read.rung()));
         Varied varied = arrangement.version(read.rung()).varied();

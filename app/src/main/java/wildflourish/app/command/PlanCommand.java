@@ -11,10 +11,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 import wildflourish.core.finding.Finding;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Situation;
@@ -31,10 +28,7 @@ import wildflourish.core.tune.Timeline;
 final class PlanCommand implements Callable<Integer> {
 
     @Mixin
-    private TuneOptions options;
-
-    @Parameters(paramLabel = "FILE")
-    private Path file;
+    private TuneCommand tune;
 
     @Option(names = "--json")
     private boolean json;
@@ -43,17 +37,14 @@ final class PlanCommand implements Callable<Integer> {
             description = "check a text file of places, one a line or parted by |, against the tune")
     private Path places;
 
-    @Spec
-    private CommandSpec spec;
-
     @Override
     public Integer call() {
-        TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.AS_WRITTEN);
+        TuneOptions.Read read = tune.read(TuneOptions.Usual.AS_WRITTEN);
         Arrangement arrangement = read.arrangement();
         if (!arrangement.instrument().hasHands()) {
             throw Refusal.call("a plan is made for an instrument: choose one, as in --instrument fiddle");
         }
-        PrintWriter out = spec.commandLine().getOut();
+        PrintWriter out = tune.out();
         if (places != null) {
             return verify(arrangement, out);
         }
@@ -78,7 +69,7 @@ final class PlanCommand implements Callable<Integer> {
         }
         HandCheck check = HandCheck.of(Timeline.of(arrangement.tune()), arrangement.instrument(), text);
         for (Finding finding : check.findings()) {
-            spec.commandLine().getErr().println(finding.inFile(places.toString()));
+            tune.err().println(finding.inFile(places.toString()));
         }
         out.printf("%d notes sound as written, %d findings%n", check.right(), check.findings().size());
         return check.findings().isEmpty() ? 0 : 1;

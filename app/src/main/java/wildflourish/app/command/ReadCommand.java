@@ -3,15 +3,11 @@ package wildflourish.app.command;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.planning.Trap;
 import wildflourish.core.reading.Lesson;
@@ -28,24 +24,18 @@ import wildflourish.core.tune.Pitch;
 final class ReadCommand implements Callable<Integer> {
 
     @Mixin
-    private TuneOptions options;
-
-    @Parameters(paramLabel = "FILE")
-    private Path file;
+    private TuneCommand tune;
 
     @Option(names = "--json")
     private boolean json;
 
-    @Spec
-    private CommandSpec spec;
-
     @Override
     public Integer call() {
-        TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.UNGROWN);
+        TuneOptions.Read read = tune.read(TuneOptions.Usual.UNGROWN);
         Situation situation = read.arrangement().situation();
         Reading reading = Reading.of(read.arrangement());
         List<Trap> traps = Traps.worthTelling(reading, situation);
-        PrintWriter out = spec.commandLine().getOut();
+        PrintWriter out = tune.out();
         if (json) {
             Output.print(document(reading, traps, read.arrangement().tune().title()), out);
         } else {

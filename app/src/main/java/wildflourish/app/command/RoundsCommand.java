@@ -8,10 +8,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 import wildflourish.app.work.Exports;
 import wildflourish.core.reading.Reading;
 import wildflourish.core.rounds.Passes;
@@ -26,10 +23,7 @@ import wildflourish.core.setting.Rounds;
 final class RoundsCommand implements Callable<Integer> {
 
     @Mixin
-    private TuneOptions options;
-
-    @Parameters(paramLabel = "FILE")
-    private Path file;
+    private TuneCommand tune;
 
     @Option(names = "--times", description = "times through, the first nearly bare and the last with everything")
     private Integer times;
@@ -46,15 +40,12 @@ final class RoundsCommand implements Callable<Integer> {
     @Option(names = "--out", paramLabel = "PATH")
     private Path out;
 
-    @Spec
-    private CommandSpec spec;
-
     @Override
     public Integer call() {
-        if (!options.hasInstrument()) {
+        if (!tune.options().hasInstrument()) {
             throw Refusal.call("rounds are played on an instrument: choose one, as in --instrument whistle-d");
         }
-        TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.OWN_LADDER);
+        TuneOptions.Read read = tune.read(TuneOptions.Usual.OWN_LADDER);
         Arrangement arrangement = read.arrangement();
         Reading reading = Reading.of(arrangement);
         List<Passes> passes = Passes.of(reading);
@@ -71,11 +62,11 @@ final class RoundsCommand implements Callable<Integer> {
         rounds = intro().map(rounds::with).orElse(rounds);
         rounds = tag ? rounds.with(Rounds.Tag.CLOSING) : rounds;
         Arrangement written = WrittenOut.of(arrangement.with(rounds.fitted(passes.size(), arrangement.ladder().size())));
-        PrintWriter print = spec.commandLine().getOut();
+        PrintWriter print = tune.out();
         if (out != null) {
             var format = Exports.format(out.getFileName().toString())
                     .orElseThrow(() -> Refusal.call("end the name with " + Exports.ENDINGS));
-            Output.write(file, out, () -> Exports.bytes(written, WrittenOut.RUNG, format));
+            Output.write(tune.file(), out, () -> Exports.bytes(written, WrittenOut.RUNG, format));
         } else {
             print(arrangement.with(rounds), passes, written, print);
         }

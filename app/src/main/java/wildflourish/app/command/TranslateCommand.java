@@ -11,10 +11,7 @@ import java.util.Locale;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 import wildflourish.core.growth.Translation;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
@@ -29,10 +26,7 @@ import wildflourish.formats.abc.AbcWriter;
 final class TranslateCommand implements Callable<Integer> {
 
     @Mixin
-    private TuneOptions options;
-
-    @Parameters(paramLabel = "FILE")
-    private Path file;
+    private TuneCommand tune;
 
     @Option(names = "--to", paramLabel = "ID", description = "an instrument to carry it over to; repeatable; default all")
     private List<String> to = new ArrayList<>();
@@ -43,24 +37,21 @@ final class TranslateCommand implements Callable<Integer> {
     @Option(names = "--out", paramLabel = "PATH", description = "with one --to: writes the version as .abc")
     private Path out;
 
-    @Spec
-    private CommandSpec spec;
-
     @Override
     public Integer call() {
         if (out != null && to.size() != 1) {
             throw Refusal.call("--out writes one version: name its instrument with --to");
         }
-        TuneOptions.Read read = options.read(file, spec.commandLine().getErr(), TuneOptions.Usual.FULLEST);
+        TuneOptions.Read read = tune.read(TuneOptions.Usual.FULLEST);
         Arrangement from = read.arrangement();
         List<Instrument> targets = to.isEmpty()
                 ? Instruments.all().stream().filter(i -> i.hasHands() && !i.id().equals(from.instrument().id())).toList()
-                : to.stream().map(options::instrument).toList();
+                : to.stream().map(tune.options()::instrument).toList();
         ObjectNode document = Output.object();
         document.put("title", from.tune().title()).put("from", from.instrument().id())
                 .put("tempo", from.tempo().toString());
         ArrayNode rows = document.putArray("to");
-        PrintWriter print = spec.commandLine().getOut();
+        PrintWriter print = tune.out();
         for (Instrument target : targets) {
             Translation translation = Translation.of(from, target);
             if (json) {

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.function.Consumer;
 import java.util.logging.FileHandler;
 import java.util.logging.Handler;
+import java.util.logging.Level;
 import java.util.logging.Logger;
 import java.util.logging.SimpleFormatter;
 
@@ -34,6 +35,11 @@ public record Trouble(Consumer<String> say) {
         return library.toAbsolutePath().resolveSibling(NAME.formatted("0"));
     }
 
+    /** Commands speak for themselves: of what libraries log, only what is wrong is seen. */
+    public static void logQuietly() {
+        Logger.getLogger("").setLevel(Level.SEVERE);
+    }
+
     /** Sends the log into a file beside the library, and no stack trace to whoever started the program. */
     public static void logBeside(Path library) {
         Logger root = Logger.getLogger("");
@@ -46,9 +52,10 @@ public record Trouble(Consumer<String> say) {
             FileHandler file = new FileHandler(folder + "/" + NAME.formatted("%g"), LONGEST_LOG, LOGS, true);
             file.setFormatter(new SimpleFormatter());
             root.addHandler(file);
+            root.setLevel(Level.INFO);
         } catch (IOException e) {
             // A folder that takes no log takes no library either: that is told when the library is opened.
-            root.setLevel(java.util.logging.Level.OFF);
+            root.setLevel(Level.OFF);
         }
     }
 }

@@ -356,6 +356,18 @@ class DeskWindowTest extends WindowTest {
         until(() -> model.underWay().isEmpty() && said.stream().anyMatch(m -> m.contains("he file one.abc could not be brought in")));
     }
 
+    /** What nobody sees is not engraved: neither the music of the practice screen nor, meanwhile, the trellis. */
+    @Test
+    void hiddenScoresRest() {
+        open(true);
+        wildflourish.app.trellis.ScoreView beside = lookup("#practice-score").query();
+        interact(() -> model.trellis().player().setTempo(91));
+        assertThat(wildflourish.app.trellis.ScoreSpots.isEngraved(view.trellis().score())).isTrue();
+        assertThat(wildflourish.app.trellis.ScoreSpots.isEngraved(beside)).isFalse();
+        push(KeyCode.CONTROL, KeyCode.DIGIT7);
+        until(() -> wildflourish.app.trellis.ScoreSpots.isEngraved(beside));
+    }
+
     /** The shelf is not grown on behind a closed window. */
     @Test
     void closingEndsWhatIsUnderWay() {

@@ -10,4 +10,9 @@ public final class ScoreSpots {
     public static Point2D of(ScoreView view, int rung, int note) {
         return view.pointOf(rung, note).orElseThrow();
     }
+
+    /** Whether anything has been engraved for it. */
+    public static boolean isEngraved(ScoreView view) {
+        return view.engraving() != null;
+    }
 }

@@ -21,6 +21,7 @@ import wildflourish.app.work.Documents;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Tempo;
 import wildflourish.formats.abc.AbcReader;
 
 /** The trellis without a window. */
@@ -264,5 +265,78 @@ class TrellisModelTest {
         verify(journal, atLeastOnce()).save(anyLong(), anyString(), documents.capture());
         assertThat(Documents.read(documents.getValue().get()).arrangement()).contains(model.arrangement());
         verify(journal, atLeastOnce()).stand(anyLong(), anyInt(), anyInt());
+    }
+
+    /** Work is put off until it is asked for, as it is on a machine that has much to do. */
+    private static final class Later {
+        private final java.util.ArrayDeque<Runnable> tasks = new java.util.ArrayDeque<>();
+
+        void run() {
+            while (!tasks.isEmpty()) {
+                tasks.poll().run();
+            }
+        }
+    }
+
+    private TrellisModel unhurried(Later later) {
+        TrellisModel slow = new TrellisModel(journal, said::add,
+                new wildflourish.app.work.Background(later.tasks::add, Runnable::run, new wildflourish.app.work.Trouble(said::add)));
+        slow.open(7, start, new History(List.of(History.Step.done("added", start)), 0), 4, 1);
+        later.run();
+        return slow;
+    }
+
+    @Test
+    void commandsThatComeFasterThanTheyAreShownAreAllKept() {
+        Later later = new Later();
+        TrellisModel slow = unhurried(later);
+        TrellisState shown = slow.state().get();
+        slow.stepNote(1);
+        slow.stepNote(1);
+        slow.stepRung(1);
+        slow.player().stepTempo(4);
+        slow.player().stepTempo(4);
+        slow.ornaments().clearNote();
+        assertThat(slow.state().get()).as("nothing is worked out by the one who asks").isSameAs(shown);
+        assertThat(slow.isSettled()).isFalse();
+        assertThat(slow.note()).isEqualTo(3);
+        assertThat(slow.rung()).isEqualTo(5);
+        later.run();
+        assertThat(slow.isSettled()).isTrue();
+        assertThat(slow.state().get()).isSameAs(slow.now());
+        assertThat(slow.state().get().arrangement().tempo()).isEqualTo(Tempo.parse("3/8=108"));
+        assertThat(slow.state().get().arrangement().ladder().setting(5).at(3)).isEmpty();
+        assertThat(slow.state().get().note()).isEqualTo(3);
+    }
+
+    @Test
+    void anEditMadeWhileAnInstrumentIsChosenIsNotLost() {
+        Later later = new Later();
+        TrellisModel slow = unhurried(later);
+        slow.player().setInstrument("fiddle");
+        slow.player().setTempo(70);
+        later.run();
+        assertThat(slow.arrangement().instrument().id()).isEqualTo("fiddle");
+        assertThat(slow.arrangement().tempo()).isEqualTo(Tempo.parse("3/8=70"));
+    }
+
+    /** An edition from an earlier day is read behind the window; an edit does not come in between. */
+    @Test
+    void anEarlierEditionIsReadBehindTheWindow() {
+        Later later = new Later();
+        TrellisModel slow = unhurried(later);
+        Arrangement earlier = start.with(Tempo.parse("3/8=60"));
+        slow.open(7, start, new History(List.of(History.Step.read("added", () -> earlier), History.Step.done("tempo", start)), 1), 4, 1);
+        later.run();
+        slow.undo();
+        assertThat(slow.arrangement()).isEqualTo(start);
+        slow.player().setTempo(99);
+        assertThat(said.getLast()).contains("still being read");
+        later.run();
+        assertThat(slow.state().get().arrangement()).isEqualTo(earlier);
+        assertThat(said.getLast()).isEqualTo("undone: tempo");
+        slow.player().setTempo(99);
+        later.run();
+        assertThat(slow.state().get().arrangement().tempo()).isEqualTo(Tempo.parse("3/8=99"));
     }
 }

@@ -69,7 +69,7 @@ public final class DataFile {
     /** A record as the text of a data file; fields without a value are left out. */
     public static String write(Object record) {
         try {
-            return MAPPER.copy().setSerializationInclusion(JsonInclude.Include.NON_NULL)
+            return MAPPER.copy().setDefaultPropertyInclusion(JsonInclude.Include.NON_NULL)
                     .writerWithDefaultPrettyPrinter().writeValueAsString(record);
         } catch (JsonProcessingException e) {
             throw new IllegalArgumentException("this cannot be written as data: " + e.getOriginalMessage(), e);

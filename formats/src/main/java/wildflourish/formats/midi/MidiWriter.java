@@ -59,7 +59,7 @@ public final class MidiWriter {
             byte[] name = title.getBytes(StandardCharsets.UTF_8);
             track.add(new MidiEvent(new MetaMessage(0x03, name, name.length), 0));
             double msPerCrotchet = tempo.millis(wildflourish.core.tune.Ratio.of(1, 4)).toDouble();
-            int micros = (int) Math.clamp(Math.round(msPerCrotchet * 1000), 1, 0xffffff);
+            int micros = Math.clamp(Math.round(msPerCrotchet * 1000), 1, 0xffffff);
             track.add(new MidiEvent(new MetaMessage(
                     0x51, new byte[] {(byte) (micros >> 16), (byte) (micros >> 8), (byte) micros}, 3), 0));
             track.add(new MidiEvent(new ShortMessage(ShortMessage.PROGRAM_CHANGE, 0, pipe ? PIPE : PIANO, 0), 0));

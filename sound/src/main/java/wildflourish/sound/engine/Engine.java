@@ -96,12 +96,6 @@ public final class Engine implements AutoCloseable {
         return now == null ? Optional.empty() : Optional.of(now.course());
     }
 
-    /** The sample of the course that is heard at this moment, counted from where it was entered; below 0 before it is heard. */
-    public long heardFrame() {
-        Playing now = playing;
-        return now == null ? -1 : heard(now);
-    }
-
     private static long heard(Playing now) {
         return now.on().heard() - now.startedAt() - Limiter.DELAY;
     }

@@ -50,7 +50,4 @@ final class Level {
         return aim == 0 && now < SILENT;
     }
 
-    boolean isAimedAtSilence() {
-        return aim == 0;
-    }
 }
