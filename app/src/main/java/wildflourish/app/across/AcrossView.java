@@ -17,6 +17,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import wildflourish.app.controls.Filling;
 import wildflourish.app.controls.Labels;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
@@ -39,7 +40,7 @@ public final class AcrossView extends BorderPane {
     private final Label sum = new Label();
     private final Button take = new Button("Take it to the trellis");
     private Palette palette = Palette.LIGHT;
-    private boolean filling;
+    private final Filling filling = new Filling();
 
     /**
      * A view of the model.
@@ -59,7 +60,7 @@ public final class AcrossView extends BorderPane {
         instruments.setAccessibleText("instruments, with what comes over to each");
         instruments.setCellFactory(l -> new InstrumentCell());
         instruments.getSelectionModel().selectedIndexProperty().addListener((o, a, now) -> {
-            if (!filling) {
+            if (!filling.isOn()) {
                 model.select(now.intValue());
             }
         });
@@ -116,20 +117,20 @@ public final class AcrossView extends BorderPane {
     }
 
     private void show(AcrossState now) {
-        filling = true;
-        heading.setText("%s, as it stands on the %s".formatted(now.title(), now.from().name()));
-        if (!instruments.getItems().equals(now.rows())) {
-            instruments.getItems().setAll(now.rows());
-        }
-        instruments.getSelectionModel().select(now.selected());
-        take.setDisable(now.row().isEmpty());
-        now.row().ifPresent(row -> {
-            title.setText("On the " + row.instrument().name());
-            sum.setText(inWords(row));
-            changes.getItems().setAll(row.changes());
-            changes.scrollTo(0);
+        filling.fill(() -> {
+            heading.setText("%s, as it stands on the %s".formatted(now.title(), now.from().name()));
+            if (!instruments.getItems().equals(now.rows())) {
+                instruments.getItems().setAll(now.rows());
+            }
+            instruments.getSelectionModel().select(now.selected());
+            take.setDisable(now.row().isEmpty());
+            now.row().ifPresent(row -> {
+                title.setText("On the " + row.instrument().name());
+                sum.setText(inWords(row));
+                changes.getItems().setAll(row.changes());
+                changes.scrollTo(0);
+            });
         });
-        filling = false;
     }
 
     private static String inWords(AcrossState.Row row) {

@@ -19,6 +19,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
+import wildflourish.app.controls.Filling;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.instrument.Instrument;
@@ -49,7 +50,7 @@ public final class ChartView extends BorderPane {
     private Palette palette = Palette.LIGHT;
     private Drawing drawn;
     private ChartState shown;
-    private boolean filling;
+    private final Filling filling = new Filling();
 
     /** A view of the model. */
     public ChartView(ChartModel model) {
@@ -82,7 +83,7 @@ public final class ChartView extends BorderPane {
             }
         });
         instrument.setOnAction(e -> {
-            if (!filling && instrument.getValue() != null) {
+            if (!filling.isOn() && instrument.getValue() != null) {
                 model.show(instrument.getValue());
             }
         });
@@ -113,7 +114,7 @@ public final class ChartView extends BorderPane {
             }
         });
         notes.getSelectionModel().selectedItemProperty().addListener((o, a, now) -> {
-            if (!filling && now != null) {
+            if (!filling.isOn() && now != null) {
                 model.select(now);
             }
         });
@@ -149,20 +150,20 @@ public final class ChartView extends BorderPane {
     }
 
     private void show(ChartState now) {
-        filling = true;
-        instrument.getItems().setAll(Instruments.all().stream().filter(Instrument::hasHands).toList());
-        instrument.setValue(now.instrument());
-        tuneOnly.setSelected(now.tuneOnly());
-        notes.getItems().setAll(now.pitches().reversed());
-        notes.getSelectionModel().select(now.pitch());
-        notes.scrollTo(now.pitch());
-        title.setText(now.pitch().spoken() + " on the " + now.instrument().name());
-        restore.setDisable(!now.changed());
-        boolean wind = now.instrument().layout() instanceof WindChart;
-        newLowest.setVisible(wind);
-        newLowest.setManaged(wind);
-        showEntries(now, wind);
-        filling = false;
+        filling.fill(() -> {
+            instrument.getItems().setAll(Instruments.all().stream().filter(Instrument::hasHands).toList());
+            instrument.setValue(now.instrument());
+            tuneOnly.setSelected(now.tuneOnly());
+            notes.getItems().setAll(now.pitches().reversed());
+            notes.getSelectionModel().select(now.pitch());
+            notes.scrollTo(now.pitch());
+            title.setText(now.pitch().spoken() + " on the " + now.instrument().name());
+            restore.setDisable(!now.changed());
+            boolean wind = now.instrument().layout() instanceof WindChart;
+            newLowest.setVisible(wind);
+            newLowest.setManaged(wind);
+            showEntries(now, wind);
+        });
         if (shown == null || !shown.instrument().equals(now.instrument()) || !shown.pitches().equals(now.pitches())) {
             drawn = null;
         }

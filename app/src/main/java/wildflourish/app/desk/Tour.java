@@ -57,8 +57,8 @@ final class Tour {
             model.openReading();
             model.reading().select(6);
         }));
+        stops.add(new Stop("", model::openRounds, () -> model.rounds().state().get() != null));
         stops.add(new Stop("rounds", () -> {
-            model.openRounds();
             model.rounds().shuffle(java.util.Optional.of(7L));
             model.rounds().setIntro(wildflourish.core.setting.Rounds.Intro.COUNT_IN);
             model.rounds().select(2, 2);

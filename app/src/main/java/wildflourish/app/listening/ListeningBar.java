@@ -13,6 +13,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import wildflourish.app.controls.Buttons;
 import wildflourish.app.controls.Choosing;
+import wildflourish.app.controls.Filling;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisState;
 import wildflourish.core.practice.Lilt;
@@ -34,7 +35,7 @@ public final class ListeningBar extends FlowPane {
     private final ToggleButton counted = Buttons.toggle("counted", "Count in", "two beats, a bar, or four potatoes, as the tune asks");
     private final ComboBox<Lilt> lilt = new ComboBox<>();
     private final Label place = new Label();
-    private boolean filling;
+    private final Filling filling = new Filling();
 
     /**
      * A bar on the model.
@@ -109,7 +110,7 @@ public final class ListeningBar extends FlowPane {
     }
 
     private void chosen(Runnable command) {
-        if (!filling) {
+        if (!filling.isOn()) {
             command.run();
             done.run();
         }
@@ -122,26 +123,26 @@ public final class ListeningBar extends FlowPane {
             all.add(Optional.of(r));
         }
         if (!against.getItems().equals(all)) {
-            filling = true;
-            against.getItems().setAll(all);
-            against.setValue(model.state().get().against());
-            filling = false;
+            filling.fill(() -> {
+                against.getItems().setAll(all);
+                against.setValue(model.state().get().against());
+            });
         }
     }
 
     private void show() {
         ListeningState now = model.state().get();
-        filling = true;
-        play.setText(now.playing() ? "Stop" : "Play");
-        stretch.setValue(now.stretch());
-        again.setSelected(now.again());
-        percent.setText(now.manner().percent() + " %");
-        against.setValue(now.against());
-        under.setValue(now.manner().backing().under());
-        metronome.setSelected(now.manner().backing().metronome());
-        counted.setSelected(now.manner().counted());
-        lilt.setValue(now.manner().lilt());
-        filling = false;
+        filling.fill(() -> {
+            play.setText(now.playing() ? "Stop" : "Play");
+            stretch.setValue(now.stretch());
+            again.setSelected(now.again());
+            percent.setText(now.manner().percent() + " %");
+            against.setValue(now.against());
+            under.setValue(now.manner().backing().under());
+            metronome.setSelected(now.manner().backing().metronome());
+            counted.setSelected(now.manner().counted());
+            lilt.setValue(now.manner().lilt());
+        });
         showPlace();
     }
 

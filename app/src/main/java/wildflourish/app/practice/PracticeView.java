@@ -28,6 +28,7 @@ import javafx.scene.layout.VBox;
 import wildflourish.app.controls.Boxes;
 import wildflourish.app.controls.Buttons;
 import wildflourish.app.controls.Choosing;
+import wildflourish.app.controls.Filling;
 import wildflourish.app.controls.Labels;
 import wildflourish.app.controls.Numbers;
 import wildflourish.app.controls.Shown;
@@ -91,7 +92,7 @@ public final class PracticeView extends BorderPane {
     private final BorderPane side = new BorderPane();
     private final BorderPane playing = new BorderPane();
     private final Set<KeyCode> down = EnumSet.noneOf(KeyCode.class);
-    private boolean filling;
+    private final Filling filling = new Filling();
     private PracticeState shown;
     private Instrument shownOn;
 
@@ -275,7 +276,7 @@ public final class PracticeView extends BorderPane {
     }
 
     private void chosen(Runnable command) {
-        if (!filling && model.state().get() != null) {
+        if (!filling.isOn() && model.state().get() != null) {
             command.run();
             if (!model.isRunning()) {
                 fill(model.state().get().choice());
@@ -323,43 +324,43 @@ public final class PracticeView extends BorderPane {
     }
 
     private void fill(PracticeState.Choice choice) {
-        filling = true;
-        boolean isTune = choice.mode() == PracticeState.Mode.TUNE;
-        if (getCenter() == playing) {
-            tune.setSelected(isTune);
-            gesture.setSelected(!isTune);
-        }
-        Shown.set(tuneChoices, isTune);
-        Shown.set(score, isTune);
-        Shown.set(gestureChoices, !isTune);
-        Shown.set(ruleRows, isTune);
-        Shown.set(how, !isTune);
-        how.setText(choice.drill().map(Drill::how).orElse(""));
-        Shown.set(percentRow, choice.plan().response());
-        which.getItems().setAll(tunes);
-        which.setValue(tunes.stream().filter(t -> t.id() == model.tune()).findFirst().orElse(null));
-        instrument.getItems().setAll(Instruments.all().stream().filter(Instrument::hasHands).toList());
-        instrument.setValue(instrument.getItems().stream().filter(i -> i.id().equals(model.instrument().id())).findFirst().orElse(null));
-        passage.getItems().setAll(choice.passages());
-        passage.getSelectionModel().select(choice.passage());
-        rung.getItems().setAll(model.rungs());
-        rung.setValue(choice.rung());
-        plan.setValue(choice.plan());
-        lilt.setValue(choice.lilt());
-        hands.setValue(choice.hands());
-        drill.getItems().setAll(choice.drills());
-        drill.setValue(choice.drill().orElse(null));
-        percent.getValueFactory().setValue(choice.percent());
-        along.setSelected(choice.along());
-        even.getValueFactory().setValue((int) Math.round(model.rule().evenUpTo() * 100));
-        lift.getValueFactory().setValue(model.rule().passes());
-        rest.getValueFactory().setValue((int) Math.round(model.rest().afterMinutes()));
-        rule.setText(isTune ? model.rule().inWords() : Drill.ruleInWords());
-        delay.setText(!choice.calibration().isKnown() ? "not calibrated yet; any letter or the space bar taps"
-                : "taps are taken %d ms earlier than they are told; the %d ms of the sound device are taken off besides".formatted(
-                Math.round(choice.calibration().delayMs()), Math.round(model.latencyMs())));
-        care.setText(model.rest().pain() + model.cautions().stream().filter(c -> !c.equals(model.rest().pain())).map(c -> "\n" + c).reduce("", String::concat));
-        filling = false;
+        filling.fill(() -> {
+            boolean isTune = choice.mode() == PracticeState.Mode.TUNE;
+            if (getCenter() == playing) {
+                tune.setSelected(isTune);
+                gesture.setSelected(!isTune);
+            }
+            Shown.set(tuneChoices, isTune);
+            Shown.set(score, isTune);
+            Shown.set(gestureChoices, !isTune);
+            Shown.set(ruleRows, isTune);
+            Shown.set(how, !isTune);
+            how.setText(choice.drill().map(Drill::how).orElse(""));
+            Shown.set(percentRow, choice.plan().response());
+            which.getItems().setAll(tunes);
+            which.setValue(tunes.stream().filter(t -> t.id() == model.tune()).findFirst().orElse(null));
+            instrument.getItems().setAll(Instruments.all().stream().filter(Instrument::hasHands).toList());
+            instrument.setValue(instrument.getItems().stream().filter(i -> i.id().equals(model.instrument().id())).findFirst().orElse(null));
+            passage.getItems().setAll(choice.passages());
+            passage.getSelectionModel().select(choice.passage());
+            rung.getItems().setAll(model.rungs());
+            rung.setValue(choice.rung());
+            plan.setValue(choice.plan());
+            lilt.setValue(choice.lilt());
+            hands.setValue(choice.hands());
+            drill.getItems().setAll(choice.drills());
+            drill.setValue(choice.drill().orElse(null));
+            percent.getValueFactory().setValue(choice.percent());
+            along.setSelected(choice.along());
+            even.getValueFactory().setValue((int) Math.round(model.rule().evenUpTo() * 100));
+            lift.getValueFactory().setValue(model.rule().passes());
+            rest.getValueFactory().setValue((int) Math.round(model.rest().afterMinutes()));
+            rule.setText(isTune ? model.rule().inWords() : Drill.ruleInWords());
+            delay.setText(!choice.calibration().isKnown() ? "not calibrated yet; any letter or the space bar taps"
+                    : "taps are taken %d ms earlier than they are told; the %d ms of the sound device are taken off besides".formatted(
+                    Math.round(choice.calibration().delayMs()), Math.round(model.latencyMs())));
+            care.setText(model.rest().pain() + model.cautions().stream().filter(c -> !c.equals(model.rest().pain())).map(c -> "\n" + c).reduce("", String::concat));
+        });
     }
 
     private void words(PracticeState now) {

@@ -20,6 +20,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import wildflourish.app.controls.Buttons;
+import wildflourish.app.controls.Filling;
 import wildflourish.app.controls.Labels;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.finding.Sentence;
@@ -50,7 +51,7 @@ public final class ReadingView extends BorderPane {
     private final TextField remark = new TextField();
     private final ScrollPane left;
     private Palette palette = Palette.LIGHT;
-    private boolean filling;
+    private final Filling filling = new Filling();
 
     /**
      * A view of the model.
@@ -311,10 +312,10 @@ public final class ReadingView extends BorderPane {
             known.setId("phrase-known");
             inHand.getChildren().add(known);
         });
-        filling = true;
-        name.setText(phrase.name());
-        remark.setText(passage.get().remark().orElse(""));
-        filling = false;
+        filling.fill(() -> {
+            name.setText(phrase.name());
+            remark.setText(passage.get().remark().orElse(""));
+        });
         inHand.getChildren().addAll(edits(), remark);
         for (Trap trap : now.traps(phrase)) {
             Label warned = Labels.wrapped(where(now, trap) + ": " + trap.text() + ".");

@@ -25,6 +25,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.app.controls.Buttons;
 import wildflourish.app.controls.Choosing;
+import wildflourish.app.controls.Filling;
 import wildflourish.app.controls.Labels;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
@@ -60,7 +61,7 @@ public final class RoundsView extends BorderPane {
     private final VBox set = new VBox(6);
     private final ScrollPane page;
     private Palette palette = Palette.LIGHT;
-    private boolean filling;
+    private final Filling filling = new Filling();
 
     /**
      * A view of the model.
@@ -143,7 +144,7 @@ public final class RoundsView extends BorderPane {
         shelf.setConverter(Choosing.by(t -> t == null ? "" : t.title()));
         shelf.setMaxWidth(Double.MAX_VALUE);
         shelf.setOnAction(e -> {
-            if (!filling && shelf.getValue() != null) {
+            if (!filling.isOn() && shelf.getValue() != null) {
                 long id = shelf.getValue().id();
                 follow.accept(id);
                 requestFocus();
@@ -163,10 +164,10 @@ public final class RoundsView extends BorderPane {
     }
 
     private void chosen(Runnable command) {
-        if (!filling) {
+        filling.chosen(() -> {
             command.run();
             requestFocus();
-        }
+        });
     }
 
     private static HBox group(javafx.scene.Node... nodes) {
@@ -205,9 +206,9 @@ public final class RoundsView extends BorderPane {
 
     /** The tunes that may follow. */
     public void setShelf(List<TuneEntry> tunes) {
-        filling = true;
-        shelf.getItems().setAll(tunes);
-        filling = false;
+        filling.fill(() -> {
+            shelf.getItems().setAll(tunes);
+        });
     }
 
     /** Chooses the light or the dark look. */
@@ -223,21 +224,21 @@ public final class RoundsView extends BorderPane {
     }
 
     private void show(RoundsState now) {
-        filling = true;
-        heading.setText("%s  ·  %s".formatted(now.arrangement().tune().title(), now.arrangement().instrument().name()));
-        intro.setValue(now.rounds().intro());
-        tag.setValue(now.rounds().tag());
-        seed.setText(now.rounds().seed().map(String::valueOf).orElse(""));
-        linked.setSelected(now.linked());
-        total.setText("%s, %d time%s through%s".formatted(now.lasting(), now.rounds().times().size(),
-                now.rounds().times().size() == 1 ? "" : "s", now.set().isEmpty() ? "" : ", then " + now.set().size() + " more"));
-        drawGrid(now);
-        drawSet(now);
-        drawLine(now);
-        if (!now.passes().isEmpty()) {
-            kind.setValue(now.rounds().times().get(now.time()).get(now.pass()).kind().orElse(""));
-        }
-        filling = false;
+        filling.fill(() -> {
+            heading.setText("%s  ·  %s".formatted(now.arrangement().tune().title(), now.arrangement().instrument().name()));
+            intro.setValue(now.rounds().intro());
+            tag.setValue(now.rounds().tag());
+            seed.setText(now.rounds().seed().map(String::valueOf).orElse(""));
+            linked.setSelected(now.linked());
+            total.setText("%s, %d time%s through%s".formatted(now.lasting(), now.rounds().times().size(),
+                    now.rounds().times().size() == 1 ? "" : "s", now.set().isEmpty() ? "" : ", then " + now.set().size() + " more"));
+            drawGrid(now);
+            drawSet(now);
+            drawLine(now);
+            if (!now.passes().isEmpty()) {
+                kind.setValue(now.rounds().times().get(now.time()).get(now.pass()).kind().orElse(""));
+            }
+        });
     }
 
     private void drawGrid(RoundsState now) {

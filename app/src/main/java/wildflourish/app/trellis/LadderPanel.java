@@ -15,6 +15,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import wildflourish.app.controls.Choosing;
+import wildflourish.app.controls.Labels;
 import wildflourish.core.growth.Lick;
 import wildflourish.core.growth.RunnerUp;
 import wildflourish.core.growth.Taste;
@@ -46,9 +47,9 @@ final class LadderPanel extends SidePanel {
         free.setId("free");
         free.setSelected(now.arrangement().wishes().free());
         free.setOnAction(e -> model.ladder().setFree(free.isSelected()));
-        content.getChildren().addAll(free, heading("What tells two rungs apart"), compare(now));
+        content.getChildren().addAll(free, Labels.heading("What tells two rungs apart"), compare(now));
         differences(now);
-        content.getChildren().addAll(heading("Phrase " + model.ladder().phraseName()), phrase(now));
+        content.getChildren().addAll(Labels.heading("Phrase " + model.ladder().phraseName()), phrase(now));
         wishes(now);
         licks(now);
     }
@@ -170,7 +171,7 @@ final class LadderPanel extends SidePanel {
         if (wishes.locked().isEmpty() && wishes.forbidden().isEmpty()) {
             return;
         }
-        content.getChildren().add(heading("Wishes for growing"));
+        content.getChildren().add(Labels.heading("Wishes for growing"));
         wishes.locked().forEach(n -> content.getChildren().add(wish("keep " + spot(now, n), n, Optional.empty())));
         wishes.forbidden().forEach((n, ids) -> ids.forEach(id -> content.getChildren().add(
                 wish("never %s on %s".formatted(id.replace('-', ' '), spot(now, n)), n, Optional.of(id)))));
@@ -192,7 +193,7 @@ final class LadderPanel extends SidePanel {
     }
 
     private void licks(TrellisState now) {
-        content.getChildren().add(heading("Your licks"));
+        content.getChildren().add(Labels.heading("Your licks"));
         int bar = now.situation().tune().size() == 0 ? 1 : now.situation().tune().note(now.note()).barNumber();
         TextField name = new TextField();
         name.setId("lick-name");

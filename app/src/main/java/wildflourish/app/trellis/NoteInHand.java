@@ -12,6 +12,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import wildflourish.app.controls.Shown;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Relief;
@@ -84,12 +85,10 @@ public final class NoteInHand extends VBox {
         place.show(now);
         Optional<Relief> advice = now.relief();
         relief.setText(advice.map(r -> ",  " + r.inWords()).orElse(""));
-        relief.setVisible(advice.isPresent());
-        relief.setManaged(advice.isPresent());
+        Shown.set(relief, advice.isPresent());
         instead.setText(now.instead().map(i -> "Without the %s: %s. Key ! takes it.".formatted(i.id().replace('-', ' '),
                 i.other().inWords(now.situation().tune(), now.situation().vocabulary()))).orElse(""));
-        instead.setVisible(now.instead().isPresent());
-        instead.setManaged(now.instead().isPresent());
+        Shown.set(instead, now.instead().isPresent());
         variations.show(now);
         List<Node> shown = new ArrayList<>();
         if (now.ranked().isEmpty() && now.variation().isEmpty()) {
@@ -143,6 +142,9 @@ public final class NoteInHand extends VBox {
         if (row == null) {
             return;
         }
+        // Where the row is now, not where it was before the rows changed places.
+        applyCss();
+        layout();
         double all = scroll.getContent().getBoundsInLocal().getHeight() - scroll.getViewportBounds().getHeight();
         if (all <= 0) {
             return;

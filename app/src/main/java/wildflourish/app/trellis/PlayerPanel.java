@@ -8,6 +8,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 import wildflourish.app.controls.Choosing;
+import wildflourish.app.controls.Labels;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Speeds;
@@ -27,10 +28,10 @@ final class PlayerPanel extends SidePanel {
         Instrument played = now.arrangement().instrument();
         List<School.Choice> choices = School.of(played.family());
         if (!choices.isEmpty()) {
-            content.getChildren().add(heading("Schools, where players differ"));
+            content.getChildren().add(Labels.heading("Schools, where players differ"));
             choices.forEach(c -> content.getChildren().add(school(c, played, now)));
         }
-        content.getChildren().add(heading("Speeds of this student, in milliseconds"));
+        content.getChildren().add(Labels.heading("Speeds of this student, in milliseconds"));
         content.getChildren().addAll(quiet(
                 "From the level; write what you measure. Below the first figure it is not heard, from the second on it is easy."), speeds(now));
     }

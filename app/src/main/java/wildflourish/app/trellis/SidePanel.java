@@ -10,6 +10,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import wildflourish.app.controls.Filling;
 
 /**
  * A panel that is shown in place of the note in hand. What it holds is made anew whenever the trellis changes while it is
@@ -19,7 +20,7 @@ abstract class SidePanel extends VBox {
 
     private final TrellisModel model;
     private final VBox content = new VBox(7);
-    private boolean filling;
+    private final Filling filling = new Filling();
 
     /**
      * A panel.
@@ -60,12 +61,12 @@ abstract class SidePanel extends VBox {
     }
 
     private void show(TrellisState now) {
-        filling = true;
         Node focused = getScene() == null ? null : getScene().getFocusOwner();
         String focusedId = focused == null ? null : focused.getId();
-        content.getChildren().clear();
-        fill(now, content);
-        filling = false;
+        filling.fill(() -> {
+            content.getChildren().clear();
+            fill(now, content);
+        });
         if (focusedId != null) {
             content.lookupAll("#" + focusedId).stream().findFirst().ifPresent(Node::requestFocus);
         }
@@ -80,13 +81,7 @@ abstract class SidePanel extends VBox {
 
     /** Whether controls are being filled, so that what they say is no choice of the teacher's. */
     boolean isFilling() {
-        return filling;
-    }
-
-    static Label heading(String text) {
-        Label heading = new Label(text);
-        heading.getStyleClass().add("panel-heading");
-        return heading;
+        return filling.isOn();
     }
 
     static Label quiet(String text) {

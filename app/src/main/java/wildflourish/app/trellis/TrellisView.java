@@ -14,6 +14,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import wildflourish.app.controls.Buttons;
 import wildflourish.app.controls.Choosing;
+import wildflourish.app.controls.Filling;
+import wildflourish.app.controls.Shown;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
@@ -39,7 +41,7 @@ public final class TrellisView extends BorderPane {
     private final LadderPanel ladder;
     private final Button undo = Buttons.button("undo", "Undo", "Ctrl+Z");
     private final Button redo = Buttons.button("redo", "Redo", "Ctrl+Shift+Z");
-    private boolean filling;
+    private final Filling filling = new Filling();
 
     /** A view of the model. */
     public TrellisView(TrellisModel model) {
@@ -123,10 +125,10 @@ public final class TrellisView extends BorderPane {
     }
 
     private void fill(Instrument current) {
-        filling = true;
-        instrument.getItems().setAll(Instruments.all().stream().filter(Instrument::hasHands).toList());
-        instrument.setValue(current);
-        filling = false;
+        filling.fill(() -> {
+            instrument.getItems().setAll(Instruments.all().stream().filter(Instrument::hasHands).toList());
+            instrument.setValue(current);
+        });
     }
 
     /** Shows the player in place of the note in hand, or the note again. */
@@ -164,7 +166,7 @@ public final class TrellisView extends BorderPane {
     }
 
     private void chosen(Runnable command) {
-        if (!filling && model.isOpen()) {
+        if (!filling.isOn() && model.isOpen()) {
             command.run();
             score.requestFocus();
         }
@@ -184,25 +186,23 @@ public final class TrellisView extends BorderPane {
     }
 
     private void show(TrellisState now) {
-        filling = true;
-        tempo.setText(now.arrangement().tempo().spoken());
-        boolean own = now.arrangement().speeds().name().equals(Speeds.OWN);
-        if (own != level.getItems().contains(Speeds.OWN)) {
-            level.getItems().setAll(Speeds.levels().stream().map(Speeds::name).toList());
-            if (own) {
-                level.getItems().add(Speeds.OWN);
+        filling.fill(() -> {
+            tempo.setText(now.arrangement().tempo().spoken());
+            boolean own = now.arrangement().speeds().name().equals(Speeds.OWN);
+            if (own != level.getItems().contains(Speeds.OWN)) {
+                level.getItems().setAll(Speeds.levels().stream().map(Speeds::name).toList());
+                if (own) {
+                    level.getItems().add(Speeds.OWN);
+                }
             }
-        }
-        level.setValue(now.arrangement().speeds().name());
-        Instrument played = now.arrangement().instrument();
-        fill(played.capo() == 0 ? played : Instruments.known(played.id()));
-        filling = true;
-        capo.setText(played.capo() == 0 ? "no capo" : "capo " + played.capo());
-        capoGroup.setVisible(played.takesCapo());
-        capoGroup.setManaged(played.takesCapo());
-        undo.setDisable(!now.canUndo());
-        redo.setDisable(!now.canRedo());
-        filling = false;
+            level.setValue(now.arrangement().speeds().name());
+            Instrument played = now.arrangement().instrument();
+            fill(played.capo() == 0 ? played : Instruments.known(played.id()));
+            capo.setText(played.capo() == 0 ? "no capo" : "capo " + played.capo());
+            Shown.set(capoGroup, played.takesCapo());
+            undo.setDisable(!now.canUndo());
+            redo.setDisable(!now.canRedo());
+        });
     }
 
     /** Chooses the light or the dark look. */
