@@ -64,11 +64,11 @@ final class ChartCommand implements Callable<Integer> {
             if (!json) {
                 print(instrument, pitches);
             } else {
-                Output.print(document(instrument, pitches), spec.commandLine().getOut());
+                Printing.print(document(instrument, pitches), spec.commandLine().getOut());
             }
             return 0;
         }
-        Output.write(target, bytes(new InstrumentChart(instrument, pitches, tune.map(Tune::title))));
+        Printing.write(target, bytes(new InstrumentChart(instrument, pitches, tune.map(Tune::title))));
         spec.commandLine().getOut().println(target);
         return 0;
     }
@@ -91,7 +91,7 @@ final class ChartCommand implements Callable<Integer> {
     }
 
     private static ObjectNode document(Instrument instrument, List<Pitch> pitches) {
-        ObjectNode document = Output.object().put("instrument", instrument.id()).put("name", instrument.spoken())
+        ObjectNode document = Printing.object().put("instrument", instrument.id()).put("name", instrument.spoken())
                 .put("provenance", instrument.provenance());
         ArrayNode notes = document.putArray("notes");
         for (Pitch pitch : pitches) {

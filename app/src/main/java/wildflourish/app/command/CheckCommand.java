@@ -37,7 +37,7 @@ final class CheckCommand implements Callable<Integer> {
         List<Check.Unknown> unknown = Check.unknown(version.hands(), setting);
         PrintWriter out = tune.out();
         if (json) {
-            Output.print(document(arrangement, checks, unknown, version.hands()), out);
+            Printing.print(document(arrangement, checks, unknown, version.hands()), out);
         } else {
             for (Check check : checks) {
                 out.printf("bar %2d, note %3d: %s: %s: %s%s%s%n", check.bar(), check.note(), check.ornament().name(),
@@ -56,7 +56,7 @@ final class CheckCommand implements Callable<Integer> {
 
     private static ObjectNode document(
             Arrangement arrangement, List<Check> checks, List<Check.Unknown> unknown, Situation situation) {
-        ObjectNode document = Output.object();
+        ObjectNode document = Printing.object();
         document.put("instrument", arrangement.instrument().id()).put("tempo", arrangement.tempo().toString());
         ArrayNode findings = document.putArray("findings");
         for (Check check : checks) {
@@ -66,8 +66,8 @@ final class CheckCommand implements Callable<Integer> {
                     .put("ornament", check.ornament().id())
                     .put("verdict", check.verdict().word());
             check.verdict().room().ifPresentOrElse(
-                    r -> finding.put("needsMs", Output.rounded(r.needs().toDouble()))
-                            .put("hasMs", Output.rounded(r.has().toDouble())),
+                    r -> finding.put("needsMs", Printing.rounded(r.needs().toDouble()))
+                            .put("hasMs", Printing.rounded(r.has().toDouble())),
                     () -> finding.putNull("needsMs").putNull("hasMs"));
             finding.put("cleanUpTo", check.verdict().cleanUpTo().map(Tempo::toString).orElse(null))
                     .put("speaksUpTo", check.verdict().speaksUpTo().map(Tempo::toString).orElse(null))

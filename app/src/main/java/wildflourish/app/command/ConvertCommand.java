@@ -31,7 +31,7 @@ final class ConvertCommand implements Callable<Integer> {
                 "'%s' does not tell a format; end it with %s".formatted(to, Exports.ENDINGS)));
         TuneOptions.Read read = options.read(from, spec.commandLine().getErr(),
                 format == Exports.Format.ABC ? TuneOptions.Usual.OWN_LADDER : TuneOptions.Usual.AS_WRITTEN);
-        Output.write(from, to, () -> Exports.bytes(read.arrangement(), read.rung(), format));
+        Printing.write(from, to, () -> Exports.bytes(read.arrangement(), read.rung(), format));
         return read.status();
     }
 }

@@ -59,7 +59,7 @@ final class GrowCommand implements Callable<Integer> {
         Grown grown = prune ? grower.prune(arrangement.ladder().setting(arrangement.ladder().size() - 1)) : grower.grow();
         PrintWriter out = tune.out();
         if (json) {
-            Output.print(document(arrangement, grower, grown), out);
+            Printing.print(document(arrangement, grower, grown), out);
         } else {
             print(arrangement, grown, out);
         }
@@ -99,13 +99,13 @@ final class GrowCommand implements Callable<Integer> {
         }, Thread.currentThread()::isInterrupted);
         StringBuilder text = new StringBuilder();
         grown.forEach(a -> text.append(AbcWriter.write(a, 0)).append('\n'));
-        Output.write(book, text.toString().getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        Printing.write(book, text.toString().getBytes(java.nio.charset.StandardCharsets.UTF_8));
         tune.out().printf("%d tunes grown for the %s: %s%n", grown.size(), tune.options().instrument().name(), book);
         return read.hasErrors() ? 1 : 0;
     }
 
     private static ObjectNode document(Arrangement arrangement, Grower grower, Grown grown) {
-        ObjectNode document = Output.object();
+        ObjectNode document = Printing.object();
         document.put("title", arrangement.tune().title())
                 .put("instrument", arrangement.instrument().id())
                 .put("tempo", arrangement.tempo().toString());

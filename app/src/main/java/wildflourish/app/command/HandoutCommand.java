@@ -6,7 +6,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import wildflourish.app.work.Exports;
-import wildflourish.app.work.Places;
+import wildflourish.app.work.Folders;
 
 /** The take-home sheet. */
 @Command(name = "handout", description = "The take-home sheet as PDF.", mixinStandardHelpOptions = true)
@@ -21,8 +21,8 @@ final class HandoutCommand implements Callable<Integer> {
     @Override
     public Integer call() {
         TuneOptions.Read read = tune.read(TuneOptions.Usual.OWN_LADDER);
-        Path path = target != null ? target : Path.of(Places.fileName(read.arrangement().tune().title()) + ".pdf");
-        Output.write(path, Exports.sheet(read.arrangement(), read.rung()));
+        Path path = target != null ? target : Path.of(Folders.fileName(read.arrangement().tune().title()) + ".pdf");
+        Printing.write(path, Exports.sheet(read.arrangement(), read.rung()));
         tune.out().println(path);
         return read.status();
     }

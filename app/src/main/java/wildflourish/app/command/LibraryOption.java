@@ -2,7 +2,7 @@ package wildflourish.app.command;
 
 import java.nio.file.Path;
 import picocli.CommandLine.Option;
-import wildflourish.app.work.Places;
+import wildflourish.app.work.Folders;
 
 /** Which library a command works on. */
 final class LibraryOption {
@@ -11,6 +11,6 @@ final class LibraryOption {
     private Path given;
 
     Path path() {
-        return given == null ? Places.library() : given;
+        return given == null ? Folders.library() : given;
     }
 }

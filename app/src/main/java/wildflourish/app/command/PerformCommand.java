@@ -32,21 +32,21 @@ final class PerformCommand implements Callable<Integer> {
         Varied varied = arrangement.version(read.rung()).varied();
         Timeline plain = Timeline.of(arrangement.tune());
         if (json) {
-            ObjectNode document = Output.object();
+            ObjectNode document = Printing.object();
             document.put("title", arrangement.tune().title())
                     .put("meter", arrangement.tune().head().meter().toString())
                     .put("key", arrangement.tune().head().key().spoken())
                     .put("instrument", arrangement.instrument().id())
                     .put("rung", read.rung())
                     .put("tempo", arrangement.tempo().toString())
-                    .put("durationMs", Output.rounded(performance.durationMs()));
+                    .put("durationMs", Printing.rounded(performance.durationMs()));
             ArrayNode events = document.putArray("events");
             for (Sound sound : performance.sounds()) {
-                events.addObject().put("atMs", Output.rounded(sound.atMs())).put("forMs", Output.rounded(sound.forMs()))
+                events.addObject().put("atMs", Printing.rounded(sound.atMs())).put("forMs", Printing.rounded(sound.forMs()))
                         .put("midi", sound.midi()).put("role", role(sound, varied, plain)).put("bar", sound.bar())
                         .put("note", varied.plain(sound.note()));
             }
-            Output.print(document, out);
+            Printing.print(document, out);
         } else {
             out.printf("%s, %s, %s, %s%n", arrangement.tune().title(), arrangement.ladder().rung(read.rung()).name(),
                     arrangement.instrument().name(), arrangement.tempo().spoken());

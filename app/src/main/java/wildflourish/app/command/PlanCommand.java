@@ -50,7 +50,7 @@ final class PlanCommand implements Callable<Integer> {
         }
         PlayingAdvice advice = PlayingAdvice.of(arrangement.version(read.rung()));
         if (json) {
-            Output.print(document(arrangement, advice), out);
+            Printing.print(document(arrangement, advice), out);
         } else {
             print(arrangement, advice, out);
         }
@@ -78,7 +78,7 @@ final class PlanCommand implements Callable<Integer> {
     private static ObjectNode document(Arrangement arrangement, PlayingAdvice advice) {
         Situation situation = advice.situation();
         FingeringPlan plan = situation.plan();
-        ObjectNode document = Output.object().put("instrument", arrangement.instrument().id());
+        ObjectNode document = Printing.object().put("instrument", arrangement.instrument().id());
         ObjectNode school = document.putObject("school");
         for (School.Choice choice : School.of(arrangement.instrument().family())) {
             school.put(choice.name(), arrangement.instrument().school(choice.name(), arrangement.school()));

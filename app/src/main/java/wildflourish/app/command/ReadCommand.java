@@ -37,7 +37,7 @@ final class ReadCommand implements Callable<Integer> {
         List<Trap> traps = Traps.worthTelling(reading, situation);
         PrintWriter out = tune.out();
         if (json) {
-            Output.print(document(reading, traps, read.arrangement().tune().title()), out);
+            Printing.print(document(reading, traps, read.arrangement().tune().title()), out);
         } else {
             print(reading, traps, read.arrangement().tune().title(), out);
         }
@@ -45,7 +45,7 @@ final class ReadCommand implements Callable<Integer> {
     }
 
     private static ObjectNode document(Reading reading, List<Trap> traps, String title) {
-        ObjectNode document = Output.object();
+        ObjectNode document = Printing.object();
         document.put("title", title)
                 .put("type", reading.type())
                 .put("meter", reading.timeline().tune().head().meter().toString())
@@ -84,7 +84,7 @@ final class ReadCommand implements Callable<Integer> {
         for (Lesson.Step step : reading.lesson().steps()) {
             if (!step.isJoin()) {
                 order.addObject().put("phrase", step.phrases().getFirst().name()).put("newBars", step.newBars())
-                        .put("shareOfTune", Output.rounded(step.share()));
+                        .put("shareOfTune", Printing.rounded(step.share()));
             }
         }
         ArrayNode all = document.putArray("traps");

@@ -66,7 +66,7 @@ final class RoundsCommand implements Callable<Integer> {
         if (out != null) {
             var format = Exports.format(out.getFileName().toString())
                     .orElseThrow(() -> Refusal.call("end the name with " + Exports.ENDINGS));
-            Output.write(tune.file(), out, () -> Exports.bytes(written, WrittenOut.RUNG, format));
+            Printing.write(tune.file(), out, () -> Exports.bytes(written, WrittenOut.RUNG, format));
         } else {
             print(arrangement.with(rounds), passes, written, print);
         }

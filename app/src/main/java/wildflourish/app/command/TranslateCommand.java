@@ -47,7 +47,7 @@ final class TranslateCommand implements Callable<Integer> {
         List<Instrument> targets = to.isEmpty()
                 ? Instruments.all().stream().filter(i -> i.hasHands() && !i.id().equals(from.instrument().id())).toList()
                 : to.stream().map(tune.options()::instrument).toList();
-        ObjectNode document = Output.object();
+        ObjectNode document = Printing.object();
         document.put("title", from.tune().title()).put("from", from.instrument().id())
                 .put("tempo", from.tempo().toString());
         ArrayNode rows = document.putArray("to");
@@ -61,11 +61,11 @@ final class TranslateCommand implements Callable<Integer> {
             }
             if (out != null) {
                 Arrangement there = from.on(target, translation.ladder());
-                Output.write(out, AbcWriter.write(there, there.ladder().size() - 1).getBytes(StandardCharsets.UTF_8));
+                Printing.write(out, AbcWriter.write(there, there.ladder().size() - 1).getBytes(StandardCharsets.UTF_8));
             }
         }
         if (json) {
-            Output.print(document, print);
+            Printing.print(document, print);
         }
         return read.status();
     }

@@ -1,7 +1,7 @@
 package wildflourish.app.desk;
 
 import java.nio.file.Path;
-import wildflourish.app.work.Places;
+import wildflourish.app.work.Folders;
 
 /** Asks which file something is to come from or go to, with what is meant most often filled in. */
 final class Asking {
@@ -24,7 +24,7 @@ final class Asking {
     void sheet() {
         if (model.screen().get() == Screen.CHART) {
             path.ask("print the chart to (.pdf .svg):", Path.of(System.getProperty("user.home"),
-                    Places.fileName(model.chart().state().get().instrument().name()) + "-chart.pdf").toString(), true,
+                    Folders.fileName(model.chart().state().get().instrument().name()) + "-chart.pdf").toString(), true,
                     model.writing()::chart, then);
         } else if (model.hasTune()) {
             path.ask("print the sheet to:", suggestion(".pdf"), true, model.writing()::sheet, then);
@@ -49,7 +49,7 @@ final class Asking {
     }
 
     private String suggestion(String ending) {
-        String name = Places.fileName(model.trellis().arrangement().tune().title());
+        String name = Folders.fileName(model.trellis().arrangement().tune().title());
         return Path.of(System.getProperty("user.home"), name + ending).toString();
     }
 }

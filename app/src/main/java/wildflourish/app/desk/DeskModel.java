@@ -212,7 +212,7 @@ public final class DeskModel {
         heardFromShelf = tune;
         if (!same) {
             ask(l -> Openings.bare(l.tunes().current(tune).document()),
-                    a -> listening.toggle(() -> a, 0, 0, ListeningState.Stretch.PART));
+                    a -> listening.toggle(() -> a, 0, 0, ListeningState.Extent.PART));
         }
     }
 
@@ -220,13 +220,13 @@ public final class DeskModel {
     public void hear() {
         switch (screen.get()) {
             case TRELLIS -> listening.toggle();
-            case ROUNDS -> rounds.toHear().ifPresentOrElse(w -> listening.toggle(w, WrittenOut.RUNG, 0, ListeningState.Stretch.TUNE),
+            case ROUNDS -> rounds.toHear().ifPresentOrElse(w -> listening.toggle(w, WrittenOut.RUNG, 0, ListeningState.Extent.TUNE),
                     () -> say("there is nothing to play yet"));
             case READING -> Optional.ofNullable(reading.state().get()).flatMap(ReadingState::passage).ifPresent(
-                    p -> listening.toggle(trellis::arrangement, 0, p.phrase().fromNote(), ListeningState.Stretch.PHRASE));
+                    p -> listening.toggle(trellis::arrangement, 0, p.phrase().fromNote(), ListeningState.Extent.PHRASE));
             case ACROSS -> Optional.ofNullable(across.state().get()).flatMap(AcrossState::row).ifPresent(row -> {
                 Arrangement there = trellis.arrangement().on(row.instrument(), row.translation().ladder());
-                listening.toggle(() -> there, trellis.rung(), trellis.note(), ListeningState.Stretch.PHRASE);
+                listening.toggle(() -> there, trellis.rung(), trellis.note(), ListeningState.Extent.PHRASE);
             });
             default -> { }
         }

@@ -41,7 +41,7 @@ final class Tour {
         stops.add(new Stop("trellis", () -> model.screen().set(Screen.TRELLIS)));
         stops.add(new Stop("playing", () -> {
             trellis.select(5, 0);
-            model.listening().setStretch(wildflourish.app.listening.ListeningState.Stretch.PHRASE);
+            model.listening().setStretch(wildflourish.app.listening.ListeningState.Extent.PHRASE);
             model.listening().toggle();
         }, () -> model.listening().lit().get().filter(l -> l.note() >= 9).isPresent()));
         stops.add(new Stop("note-in-hand", () -> {

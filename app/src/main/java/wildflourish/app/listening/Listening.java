@@ -28,16 +28,16 @@ import wildflourish.sound.transport.Piece;
 record Listening(Itinerary itinerary, List<Integer> rungs) {
 
     /** Where the listener stands. */
-    record Place(Arrangement arrangement, int rung, int note, Optional<String> ornament) {}
+    record Stand(Arrangement arrangement, int rung, int note, Optional<String> ornament) {}
 
     private static final Rung BARE = new Rung("bare", Setting.BARE);
 
     /** What the state asks for at a place; takes some milliseconds. */
-    static Listening of(ListeningState state, Place place) {
+    static Listening of(ListeningState state, Stand place) {
         Arrangement arrangement = place.arrangement();
         Tempo tempo = arrangement.tempo().percent(state.manner().percent());
         PlayedOut plain = PlayedOut.of(Timeline.of(arrangement.tune()), tempo);
-        boolean alone = state.stretch() == ListeningState.Stretch.ORNAMENT;
+        boolean alone = state.stretch() == ListeningState.Extent.ORNAMENT;
         PlayedOut.Span span = span(state, place, plain);
         List<Leg> legs = new ArrayList<>();
         List<Integer> rungs = new ArrayList<>();
@@ -63,7 +63,7 @@ record Listening(Itinerary itinerary, List<Integer> rungs) {
     }
 
     /** The note's own ornaments and no others; or the one that is looked at, where that does not stand there. */
-    private static Arrangement alone(Arrangement arrangement, Place place) {
+    private static Arrangement alone(Arrangement arrangement, Stand place) {
         Setting setting = arrangement.ladder().setting(place.rung());
         Setting only;
         if (setting.variationAt(place.note()).isPresent()) {
@@ -76,7 +76,7 @@ record Listening(Itinerary itinerary, List<Integer> rungs) {
         return arrangement.with(new Ladder(List.of(BARE, new Rung("only this", only))));
     }
 
-    private static PlayedOut.Span span(ListeningState state, Place place, PlayedOut played) {
+    private static PlayedOut.Span span(ListeningState state, Stand place, PlayedOut played) {
         int size = played.tune().size();
         int note = place.note();
         PlayedOut.Span whole = new PlayedOut.Span(Ratio.ZERO, played.length());
@@ -98,7 +98,7 @@ record Listening(Itinerary itinerary, List<Integer> rungs) {
         };
     }
 
-    private static Optional<Part> part(Place place, PlayedOut played) {
+    private static Optional<Part> part(Stand place, PlayedOut played) {
         Reading reading = Reading.of(place.arrangement());
         return reading.parts().stream().filter(p -> p.phrases().stream().anyMatch(f -> f.holds(place.note()))).findFirst();
     }

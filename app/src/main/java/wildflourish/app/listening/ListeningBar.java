@@ -26,7 +26,7 @@ public final class ListeningBar extends FlowPane {
     private final TrellisModel trellis;
     private final Runnable done;
     private final Button play = Buttons.button("play", "Play", "play from the note in hand, or stop: space");
-    private final ComboBox<ListeningState.Stretch> stretch = new ComboBox<>();
+    private final ComboBox<ListeningState.Extent> stretch = new ComboBox<>();
     private final ToggleButton again = Buttons.toggle("again", "Around", "over and over: / key");
     private final Label percent = new Label();
     private final ComboBox<Optional<Integer>> against = new ComboBox<>();
@@ -60,8 +60,8 @@ public final class ListeningBar extends FlowPane {
         faster.setOnAction(e -> model.stepPercent(5));
         percent.setId("percent");
         percent.getStyleClass().add("percent");
-        stretch.getItems().setAll(ListeningState.Stretch.values());
-        stretch.setConverter(Choosing.by(ListeningState.Stretch::words));
+        stretch.getItems().setAll(ListeningState.Extent.values());
+        stretch.setConverter(Choosing.by(ListeningState.Extent::words));
         named(stretch, "stretch", "what is heard; [ and ] mark a stretch, Shift+space hears only this ornament");
         stretch.setOnAction(e -> chosen(() -> model.setStretch(stretch.getValue())));
         again.setOnAction(e -> chosen(() -> model.setAgain(again.isSelected())));

@@ -38,7 +38,7 @@ public final class ListeningModel {
     private final ReadOnlyObjectWrapper<ListeningState> state = new ReadOnlyObjectWrapper<>(ListeningState.USUAL);
     private final ReadOnlyObjectWrapper<Optional<Lit>> lit = new ReadOnlyObjectWrapper<>(Optional.empty());
     private Optional<Playing> playing = Optional.empty();
-    private Optional<Listening.Place> place = Optional.empty();
+    private Optional<Listening.Stand> place = Optional.empty();
     private int asked;
     private boolean toldDevice;
     private boolean warm;
@@ -102,10 +102,10 @@ public final class ListeningModel {
 
     /** Plays only the ornament of the note in hand, plain and decorated in turn, or stops. */
     public void toggleOrnament() {
-        if (state.get().playing() && state.get().stretch() == ListeningState.Stretch.ORNAMENT) {
+        if (state.get().playing() && state.get().stretch() == ListeningState.Extent.ORNAMENT) {
             stop();
         } else {
-            state.set(state.get().with(ListeningState.Stretch.ORNAMENT));
+            state.set(state.get().with(ListeningState.Extent.ORNAMENT));
             play(Optional.empty());
             sayWhatIsBlocked();
         }
@@ -125,7 +125,7 @@ public final class ListeningModel {
      * Plays something that is not what the trellis shows, once, or stops: a phrase, the rounds, the version on another instrument.
      * Edits do not change it while it plays.
      */
-    public void toggle(Supplier<Arrangement> other, int rung, int note, ListeningState.Stretch stretch) {
+    public void toggle(Supplier<Arrangement> other, int rung, int note, ListeningState.Extent stretch) {
         if (state.get().playing()) {
             stop();
             return;
@@ -135,7 +135,7 @@ public final class ListeningModel {
         ListeningState once = state.get().with(stretch).withAgain(false).withAgainst(Optional.empty());
         ready(++asked, () -> {
             Arrangement there = other.get();
-            return playing(Listening.of(once, new Listening.Place(there, Math.min(rung, there.ladder().size() - 1), note, Optional.empty())),
+            return playing(Listening.of(once, new Listening.Stand(there, Math.min(rung, there.ladder().size() - 1), note, Optional.empty())),
                     Optional.empty());
         });
     }
@@ -186,13 +186,13 @@ public final class ListeningModel {
         change(s -> s.with(changed.apply(s.manner())), fromStart);
     }
 
-    public void setStretch(ListeningState.Stretch stretch) {
+    public void setStretch(ListeningState.Extent stretch) {
         change(s -> s.with(stretch), true);
     }
 
     /** Around again and again, or once. */
     public void setAgain(boolean again) {
-        change(s -> s.withAgain(again), state.get().stretch() == ListeningState.Stretch.TUNE && state.get().against().isEmpty());
+        change(s -> s.withAgain(again), state.get().stretch() == ListeningState.Extent.TUNE && state.get().against().isEmpty());
     }
 
     /** Slower or faster than the tune's own tempo, by so many per cent of it. */
@@ -240,7 +240,7 @@ public final class ListeningModel {
     }
 
     private void mark(Optional<Integer> from, Optional<Integer> to) {
-        change(s -> s.with(ListeningState.Stretch.MARKED).withAgain(true).marked(from, to), true);
+        change(s -> s.with(ListeningState.Extent.MARKED).withAgain(true).marked(from, to), true);
         say.accept("heard from %s to %s".formatted(from.map(this::named).orElse("the first note"), to.map(this::named).orElse("the last")));
     }
 
@@ -259,7 +259,7 @@ public final class ListeningModel {
         warmUp();
         boolean edited = !before.arrangement().equals(now.arrangement());
         boolean rung = before.rung() != now.rung();
-        boolean looked = state.get().stretch() == ListeningState.Stretch.ORNAMENT && !before.looking().equals(now.looking());
+        boolean looked = state.get().stretch() == ListeningState.Extent.ORNAMENT && !before.looking().equals(now.looking());
         boolean moved = looked || before.note() != now.note() && follows(state.get().stretch());
         if (state.get().playing() && !elsewhere && (edited || rung || moved)) {
             play(moved ? Optional.empty() : here());
@@ -273,7 +273,7 @@ public final class ListeningModel {
     private void warmUp() {
         if (!warm && trellis.now().plain().size() > 0) {
             warm = true;
-            Listening.Place at = stand();
+            Listening.Stand at = stand();
             background.run(NOT_PLAYED, job -> {
                 for (int i = 0; i < WARM; i++) {
                     new Playback(Course.of(Listening.of(ListeningState.USUAL, at).itinerary())).render(new float[4800], 0, 4800);
@@ -284,17 +284,17 @@ public final class ListeningModel {
     }
 
     /** Whether what is heard moves along with the note in hand. */
-    private static boolean follows(ListeningState.Stretch stretch) {
-        return stretch != ListeningState.Stretch.TUNE && stretch != ListeningState.Stretch.MARKED;
+    private static boolean follows(ListeningState.Extent stretch) {
+        return stretch != ListeningState.Extent.TUNE && stretch != ListeningState.Extent.MARKED;
     }
 
     private Optional<Moment> here() {
         return playing.isEmpty() ? Optional.empty() : player.now().filter(m -> !m.over());
     }
 
-    private Listening.Place stand() {
+    private Listening.Stand stand() {
         TrellisState now = trellis.now();
-        return new Listening.Place(now.arrangement(), now.rung(), now.note(), now.looking());
+        return new Listening.Stand(now.arrangement(), now.rung(), now.note(), now.looking());
     }
 
     private void play(Optional<Moment> from) {
@@ -305,8 +305,8 @@ public final class ListeningModel {
         ListeningState wanted = state.get().withPlaying(true);
         elsewhere = false;
         // What goes on in its place goes on from where it was begun, not from the note that is in hand by now.
-        Listening.Place at = from.isPresent() && place.isPresent() && !follows(wanted.stretch())
-                ? new Listening.Place(trellis.arrangement(), trellis.rung(), place.get().note(), stand().ornament()) : stand();
+        Listening.Stand at = from.isPresent() && place.isPresent() && !follows(wanted.stretch())
+                ? new Listening.Stand(trellis.arrangement(), trellis.rung(), place.get().note(), stand().ornament()) : stand();
         place = Optional.of(at);
         state.set(wanted);
         int order = ++asked;
@@ -363,7 +363,7 @@ public final class ListeningModel {
         double ms = leg.piece().played().msAt(leg.span().from()) + now.ms();
         Cursor cursor = playing.cursors().get(now.leg());
         OptionalInt note = cursor.note(ms);
-        Cursor.Place where = cursor.place(ms);
+        Cursor.Spot where = cursor.place(ms);
         String bar = BarNames.name(where.bar());
         return note.isEmpty() ? Optional.empty()
                 : Optional.of(new Lit(playing.rungs().get(now.leg()), note.getAsInt(), where.time() == 1 ? bar : bar + ", time " + where.time()));
@@ -372,7 +372,7 @@ public final class ListeningModel {
     /** Whether everything would be heard as it is written: the whole rung at its tempo, alone. */
     public boolean isUsual() {
         ListeningState now = state.get();
-        return now.stretch() == ListeningState.Stretch.TUNE && now.manner().percent() == 100 && now.against().isEmpty();
+        return now.stretch() == ListeningState.Extent.TUNE && now.manner().percent() == 100 && now.against().isEmpty();
     }
 
     /**
@@ -381,9 +381,9 @@ public final class ListeningModel {
      */
     public Supplier<Itinerary> takeHome() {
         ListeningState now = state.get();
-        Listening.Place at = now.stretch() == ListeningState.Stretch.TUNE
-                ? new Listening.Place(trellis.arrangement(), trellis.rung(), 0, Optional.empty()) : stand();
-        ListeningState whole = now.stretch() == ListeningState.Stretch.TUNE ? now.withAgain(true) : now;
+        Listening.Stand at = now.stretch() == ListeningState.Extent.TUNE
+                ? new Listening.Stand(trellis.arrangement(), trellis.rung(), 0, Optional.empty()) : stand();
+        ListeningState whole = now.stretch() == ListeningState.Extent.TUNE ? now.withAgain(true) : now;
         return () -> Itinerary.once(Listening.of(whole, at).itinerary().legs(), now.manner().backing());
     }
 }

@@ -11,16 +11,16 @@ import java.util.Optional;
  * @param playing whether something is heard
  */
 public record ListeningState(
-        Stretch stretch, boolean again, Optional<Integer> against, Optional<Integer> from, Optional<Integer> to, Manner manner, boolean playing) {
+        Extent stretch, boolean again, Optional<Integer> against, Optional<Integer> from, Optional<Integer> to, Manner manner, boolean playing) {
 
     /** What of the tune is heard. */
-    public enum Stretch {
+    public enum Extent {
         TUNE("from this note on"), PART("this part"), PHRASE("this phrase"), BAR("this bar"), MARKED("from [ to ]"),
         ORNAMENT("this note, plain then decorated");
 
         private final String words;
 
-        Stretch(String words) {
+        Extent(String words) {
             this.words = words;
         }
 
@@ -31,10 +31,10 @@ public record ListeningState(
     }
 
     /** As it is before anything is chosen. */
-    public static final ListeningState USUAL = new ListeningState(Stretch.TUNE, false, Optional.empty(), Optional.empty(), Optional.empty(),
+    public static final ListeningState USUAL = new ListeningState(Extent.TUNE, false, Optional.empty(), Optional.empty(), Optional.empty(),
             Manner.USUAL, false);
 
-    public ListeningState with(Stretch other) {
+    public ListeningState with(Extent other) {
         return new ListeningState(other, again, against, from, to, manner, playing);
     }
 

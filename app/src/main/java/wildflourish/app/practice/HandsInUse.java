@@ -4,10 +4,10 @@ import java.util.Optional;
 import java.util.function.DoubleSupplier;
 import wildflourish.core.practice.Calibration;
 import wildflourish.core.practice.SimulatedStudent;
-import wildflourish.sound.input.Hands;
 import wildflourish.sound.input.KeyHands;
 import wildflourish.sound.input.MidiHands;
 import wildflourish.sound.input.SimulatedHands;
+import wildflourish.sound.input.Tapper;
 
 /** Whoever plays at present, and how late the keys tell of it. */
 final class HandsInUse {
@@ -17,7 +17,7 @@ final class HandsInUse {
     private final DoubleSupplier clock;
     private final KeyHands keys = new KeyHands(Calibration.NONE);
     private Calibration calibration = Calibration.NONE;
-    private Hands hands = keys;
+    private Tapper hands = keys;
     private HandsChoice of = HandsChoice.KEYS;
 
     /** With the present moment of the turn, which a keyboard asks for on a thread of its own. */
@@ -25,7 +25,7 @@ final class HandsInUse {
         this.clock = clock;
     }
 
-    Hands now() {
+    Tapper now() {
         return hands;
     }
 
@@ -45,7 +45,7 @@ final class HandsInUse {
             return true;
         }
         hands.close();
-        Optional<? extends Hands> taken = who.equals(HandsChoice.KEYS) ? Optional.of(keys)
+        Optional<? extends Tapper> taken = who.equals(HandsChoice.KEYS) ? Optional.of(keys)
                 : who.equals(HandsChoice.MIDI) ? MidiHands.open(clock)
                 : Optional.of(new SimulatedHands(SimulatedStudent.byId(who.id()), SEED));
         hands = taken.isPresent() ? taken.get() : keys;

@@ -21,7 +21,7 @@ final class PracticeLog {
     private final Clock clock;
     private final ReadOnlyObjectWrapper<PracticeHistory> history = new ReadOnlyObjectWrapper<>(PracticeHistory.of(List.of(), ZoneId.systemDefault()));
     private final List<LoggedPass> passes = new ArrayList<>();
-    private final List<Rest.Stretch> stretches = new ArrayList<>();
+    private final List<Rest.Spell> stretches = new ArrayList<>();
     private Rest rest = Rest.USUAL;
     private boolean reminded;
 
@@ -58,7 +58,7 @@ final class PracticeLog {
         keeping.log(pass);
         passes.add(pass);
         Instant end = clock.instant();
-        stretches.add(new Rest.Stretch(end.minusMillis(Math.round(pass.seconds() * 1000)), end, tiring));
+        stretches.add(new Rest.Spell(end.minusMillis(Math.round(pass.seconds() * 1000)), end, tiring));
         recount();
     }
 

@@ -3,7 +3,7 @@ package wildflourish.app.practice;
 import java.util.ArrayList;
 import java.util.List;
 import wildflourish.core.practice.PracticePlan;
-import wildflourish.sound.input.Hands;
+import wildflourish.sound.input.Tapper;
 import wildflourish.sound.transport.Course;
 import wildflourish.sound.transport.Leg;
 import wildflourish.sound.transport.Moment;
@@ -13,12 +13,12 @@ final class UnderWay {
 
     private final Sitting sitting;
     private final Course course;
-    private final Hands hands;
+    private final Tapper hands;
     private final List<Double> early = new ArrayList<>();
     private final List<Double> played = new ArrayList<>();
     private volatile int leg = -1;
 
-    UnderWay(Sitting sitting, Hands hands) {
+    UnderWay(Sitting sitting, Tapper hands) {
         this.sitting = sitting;
         this.hands = hands;
         this.course = Course.of(sitting.itinerary());

@@ -37,12 +37,12 @@ public final class OrnamentChoices {
         }
     }
 
-    /** Places or lifts the ornament that is looked at. */
+    /** Folders or lifts the ornament that is looked at. */
     public void toggleInSight() {
         model.now().looking().ifPresent(this::toggle);
     }
 
-    /** Places an ornament on the note in hand from the rung in hand upward, or lifts it when it stands there. */
+    /** Folders an ornament on the note in hand from the rung in hand upward, or lifts it when it stands there. */
     public void toggle(String id) {
         TrellisState now = model.now();
         Optional<Candidate> candidate = now.ranked().stream().filter(c -> c.ornament().id().equals(id)).findFirst();
@@ -143,7 +143,7 @@ public final class OrnamentChoices {
                 simpler.map(Ornament::id));
     }
 
-    /** Places the ornament that is looked at on every note where it is clean beside what stands there already. */
+    /** Folders the ornament that is looked at on every note where it is clean beside what stands there already. */
     public void spread() {
         TrellisState now = model.now();
         Optional<Ornament> ornament = now.inSight().map(Candidate::ornament);

@@ -95,8 +95,8 @@ class ListeningWindowTest extends WindowTest {
         open(true);
         interact(() -> {
             model.trellis().select(3, 3);
-            ComboBox<ListeningState.Stretch> stretch = lookup("#stretch").query();
-            stretch.setValue(ListeningState.Stretch.PHRASE);
+            ComboBox<ListeningState.Extent> stretch = lookup("#stretch").query();
+            stretch.setValue(ListeningState.Extent.PHRASE);
         });
         push(KeyCode.SLASH);
         assertThat(model.listening().state().get().again()).isTrue();
@@ -137,7 +137,7 @@ class ListeningWindowTest extends WindowTest {
         open(true);
         interact(() -> {
             model.trellis().select(4, 2);
-            model.listening().setStretch(ListeningState.Stretch.BAR);
+            model.listening().setStretch(ListeningState.Extent.BAR);
             ComboBox<Optional<Integer>> against = lookup("#against").query();
             against.setValue(Optional.of(0));
         });
@@ -224,7 +224,7 @@ class ListeningWindowTest extends WindowTest {
         Path out = folder.resolve("phrase.wav");
         interact(() -> {
             model.trellis().select(4, 3);
-            model.listening().setStretch(ListeningState.Stretch.PHRASE);
+            model.listening().setStretch(ListeningState.Extent.PHRASE);
             model.listening().setPercent(50);
         });
         push(KeyCode.CONTROL, KeyCode.E);
@@ -242,7 +242,7 @@ class ListeningWindowTest extends WindowTest {
         Path out = folder.resolve("phrase.mid");
         interact(() -> {
             model.trellis().select(0, 3);
-            model.listening().setStretch(ListeningState.Stretch.PHRASE);
+            model.listening().setStretch(ListeningState.Extent.PHRASE);
         });
         push(KeyCode.CONTROL, KeyCode.E);
         interact(() -> lookup("#path").<TextField>query().setText(out.toString()));

@@ -127,7 +127,7 @@ class ListeningModelTest {
 
     @Test
     void whatIsHeardOfTheNoteInHandMovesAlongWithIt() {
-        model.setStretch(ListeningState.Stretch.BAR);
+        model.setStretch(ListeningState.Extent.BAR);
         model.setAgain(true);
         trellis.select(0, 2);
         model.toggle();

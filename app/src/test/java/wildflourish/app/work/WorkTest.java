@@ -35,20 +35,20 @@ class WorkTest {
 
     @Test
     void theLibraryLiesWhereThePlatformKeepsData() {
-        assertThat(Places.dataFolder("Linux", "/home/a", Map.of())).isEqualTo(Path.of("/home/a/.local/share/wild-flourish"));
-        assertThat(Places.dataFolder("Linux", "/home/a", Map.of("XDG_DATA_HOME", "/data")))
+        assertThat(Folders.dataFolder("Linux", "/home/a", Map.of())).isEqualTo(Path.of("/home/a/.local/share/wild-flourish"));
+        assertThat(Folders.dataFolder("Linux", "/home/a", Map.of("XDG_DATA_HOME", "/data")))
                 .isEqualTo(Path.of("/data/wild-flourish"));
-        assertThat(Places.dataFolder("Mac OS X", "/Users/a", Map.of()))
+        assertThat(Folders.dataFolder("Mac OS X", "/Users/a", Map.of()))
                 .isEqualTo(Path.of("/Users/a/Library/Application Support/Wild Flourish"));
-        assertThat(Places.dataFolder("Windows 11", "/u", Map.of("APPDATA", "/roaming")))
+        assertThat(Folders.dataFolder("Windows 11", "/u", Map.of("APPDATA", "/roaming")))
                 .isEqualTo(Path.of("/roaming/Wild Flourish"));
     }
 
     @Test
     void fileNamesAreMadeOfTitles() {
-        assertThat(Places.fileName("The Keeper's Long Stair")).isEqualTo("the-keeper-s-long-stair");
-        assertThat(Places.fileName("Ó Súil: Nº 3")).isEqualTo("o-suil-n-3");
-        assertThat(Places.fileName("???")).isEqualTo("tune");
+        assertThat(Folders.fileName("The Keeper's Long Stair")).isEqualTo("the-keeper-s-long-stair");
+        assertThat(Folders.fileName("Ó Súil: Nº 3")).isEqualTo("o-suil-n-3");
+        assertThat(Folders.fileName("???")).isEqualTo("tune");
     }
 
     @Test

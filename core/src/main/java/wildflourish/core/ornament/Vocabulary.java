@@ -39,7 +39,7 @@ public final class Vocabulary {
             List<String> only,
             String plucked,
             List<String> instruments,
-            List<Stretch> pulses,
+            List<PulseRow> pulses,
             String writing,
             String how,
             List<String> easier,
@@ -51,8 +51,8 @@ public final class Vocabulary {
             List<Ornament.Suit> suits,
             String source) {}
 
-    record Stretch(
-            String length, String share, Integer each, Boolean again, List<String> moves, Map<String, Stretch> schools) {}
+    record PulseRow(
+            String length, String share, Integer each, Boolean again, List<String> moves, Map<String, PulseRow> schools) {}
 
     /** Decorations that the ABC standard names (2.1, section 4.14), as far as ornaments are written with them. */
     private static final Set<String> DECORATIONS = Set.of("staccato", "roll", "slide", "breath", "trill", "turn",
@@ -152,13 +152,13 @@ public final class Vocabulary {
         }
     }
 
-    private static Ornament.Beat beat(Stretch row, Family.Held hands) {
+    private static Ornament.Beat beat(PulseRow row, Family.Held hands) {
         SortedMap<String, Ornament.Beat> schools = new TreeMap<>();
         if (row.schools() != null) {
             row.schools().forEach((school, other) -> {
                 String[] halves = school.split("=", 2);
                 new School(Map.of(halves[0], halves[1]));
-                schools.put(school, beat(new Stretch(
+                schools.put(school, beat(new PulseRow(
                         other.length() != null || other.share() != null ? other.length() : row.length(),
                         other.length() != null || other.share() != null ? other.share() : row.share(), row.each(),
                         other.again() == null ? row.again() : other.again(),

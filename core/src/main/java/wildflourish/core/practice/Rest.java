@@ -23,7 +23,7 @@ public record Rest(
     public static final Rest USUAL = DataFile.read("practice/rest.json", Rest.class);
 
     /** A stretch of playing. */
-    public record Stretch(Instant from, Instant to, boolean tiring) {}
+    public record Spell(Instant from, Instant to, boolean tiring) {}
 
     /** With another time, 0 for no reminder at all. */
     public Rest after(double minutes) {
@@ -31,7 +31,7 @@ public record Rest(
     }
 
     /** The reminder that is due now, if any. */
-    public Optional<String> due(List<Stretch> played, Instant now) {
+    public Optional<String> due(List<Spell> played, Instant now) {
         if (afterMinutes <= 0) {
             return Optional.empty();
         }
@@ -39,7 +39,7 @@ public record Rest(
         Duration tiring = Duration.ZERO;
         Instant later = now;
         for (int i = played.size() - 1; i >= 0; i--) {
-            Stretch stretch = played.get(i);
+            Spell stretch = played.get(i);
             if (Duration.between(stretch.to(), later).toMillis() >= pauseMinutes * 60_000) {
                 break;
             }

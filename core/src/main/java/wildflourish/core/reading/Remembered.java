@@ -16,9 +16,9 @@ public final class Remembered {
 
     public static final Remembered NOTHING = new Remembered(List.of());
 
-    private record Place(String title, String phrase) {}
+    private record Source(String title, String phrase) {}
 
-    private final Map<List<Object>, List<Place>> places = new HashMap<>();
+    private final Map<List<Object>, List<Source>> places = new HashMap<>();
 
     /** Takes in the readings of a library's tunes. */
     public Remembered(List<Reading> readings) {
@@ -27,7 +27,7 @@ public final class Remembered {
                 List<Object> content = content(reading, phrase);
                 if (!content.isEmpty()) {
                     places.computeIfAbsent(content, c -> new ArrayList<>())
-                            .add(new Place(reading.timeline().tune().title(), phrase.name()));
+                            .add(new Source(reading.timeline().tune().title(), phrase.name()));
                 }
             }
         }

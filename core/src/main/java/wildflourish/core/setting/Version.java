@@ -22,15 +22,15 @@ public final class Version {
 
     private static final Kept<Key, Version> VERSIONS = new Kept<>(256);
     private static final Kept<Tune, Timeline> TUNES = new Kept<>(32);
-    private static final Kept<Hands, Situation> BARE = new Kept<>(32);
+    private static final Kept<Holding, Situation> BARE = new Kept<>(32);
     private static final Kept<AtTempo, Versions> PLAYED = new Kept<>(32);
 
     private record Key(Arrangement arrangement, int rung) {}
 
     /** What decides the places of the bare notes. */
-    private record Hands(Tune tune, Instrument instrument, School school, Choices choices) {}
+    private record Holding(Tune tune, Instrument instrument, School school, Choices choices) {}
 
-    private record AtTempo(Hands hands, Tempo tempo) {}
+    private record AtTempo(Holding hands, Tempo tempo) {}
 
     private final Key key;
     private final Once<Timeline> tune;
@@ -41,7 +41,7 @@ public final class Version {
     private Version(Key key) {
         this.key = key;
         Arrangement a = key.arrangement;
-        AtTempo at = new AtTempo(new Hands(a.tune(), a.instrument(), a.school(), a.choices()), a.tempo());
+        AtTempo at = new AtTempo(new Holding(a.tune(), a.instrument(), a.school(), a.choices()), a.tempo());
         this.tune = new Once<>(() -> TUNES.of(a.tune(), Timeline::of));
         this.others = new Once<>(() -> PLAYED.of(at, k -> new Versions(plan(k), 64)));
         this.played = new Once<>(() -> others.get().of(setting()));

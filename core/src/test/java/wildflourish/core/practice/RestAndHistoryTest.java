@@ -16,11 +16,11 @@ class RestAndHistoryTest {
 
     private static final Instant START = Instant.parse("2026-03-05T19:00:00Z");
 
-    private static List<Rest.Stretch> stretches(boolean tiring, int... minutes) {
+    private static List<Rest.Spell> stretches(boolean tiring, int... minutes) {
         // from, to, from, to …
-        List<Rest.Stretch> all = new ArrayList<>();
+        List<Rest.Spell> all = new ArrayList<>();
         for (int i = 0; i + 1 < minutes.length; i += 2) {
-            all.add(new Rest.Stretch(START.plus(Duration.ofMinutes(minutes[i])), START.plus(Duration.ofMinutes(minutes[i + 1])), tiring));
+            all.add(new Rest.Spell(START.plus(Duration.ofMinutes(minutes[i])), START.plus(Duration.ofMinutes(minutes[i + 1])), tiring));
         }
         return all;
     }

@@ -18,7 +18,7 @@ final class OnThePage {
         Arrangement arrangement = page.arrangement();
         Timeline bare = page.arrangement().version(page.shown()).tune();
         return arrangement.ladder().setting(page.shown()).variations().values().stream().map(v -> v.from() + " "
-                + Stretch.write(bare.notes().subList(v.from(), v.to()), arrangement.tune().head())).toList();
+                + NoteLine.write(bare.notes().subList(v.from(), v.to()), arrangement.tune().head())).toList();
     }
 
     /** How many pitches its ornaments add to each note. */

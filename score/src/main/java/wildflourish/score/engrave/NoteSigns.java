@@ -18,7 +18,7 @@ final class NoteSigns {
      * @param left left edge of the note with its accidentals
      * @param top upper edge of head, stem and beam
      */
-    record Place(
+    record Where(
             double x, double width, double next, double left, double top, double bottom, Heads heads, boolean stemUp) {
 
         double middle() {
@@ -26,17 +26,17 @@ final class NoteSigns {
         }
     }
 
-    private final Place place;
+    private final Where place;
     private final List<Shape> shapes;
     private double above;
 
-    private NoteSigns(Place place, List<Shape> shapes) {
+    private NoteSigns(Where place, List<Shape> shapes) {
         this.place = place;
         this.shapes = shapes;
         this.above = Math.min(place.top() - 0.45, -0.6);
     }
 
-    static void of(Note note, Notation ornament, Place place, List<Shape> shapes) {
+    static void of(Note note, Notation ornament, Where place, List<Shape> shapes) {
         NoteSigns signs = new NoteSigns(place, shapes);
         note.marks().decorations().forEach(d -> signs.decoration(d, Ink.MUSIC));
         for (String decoration : ornament.decorations()) {

@@ -173,7 +173,7 @@ final class Stave {
             tremolo(ornament, stem, heads);
         }
         top = Math.min(top, graces(note, ornament, left, heads));
-        NoteSigns.of(note, ornament, new NoteSigns.Place(x, width, next, left, top, bottom, heads, up), shapes);
+        NoteSigns.of(note, ornament, new NoteSigns.Where(x, width, next, left, top, bottom, heads, up), shapes);
         Stems.Stem drawn = stem;
         note.tuplet().ifPresent(t -> tuplet(t, x, width, drawn, heads, beamed != null));
     }

@@ -6,7 +6,7 @@ import wildflourish.core.practice.Calibration;
 import wildflourish.core.practice.Expected;
 
 /** Taps on a key of the computer; the keyboard's own delay is taken off. */
-public final class KeyHands implements Hands {
+public final class KeyHands implements Tapper {
 
     private final List<Double> taps = new ArrayList<>();
     private Calibration calibration;

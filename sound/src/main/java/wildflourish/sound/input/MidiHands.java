@@ -16,7 +16,7 @@ import javax.sound.midi.Synthesizer;
 import wildflourish.core.practice.Expected;
 
 /** A MIDI keyboard: every key that goes down is an onset, whichever it is. Notes of one grip count once. */
-public final class MidiHands implements Hands {
+public final class MidiHands implements Tapper {
 
     /** Keys that go down within so many milliseconds are one grip; two onsets closer than this are not told apart by ear. */
     private static final double GRIP_MS = 20;

@@ -6,7 +6,7 @@ import wildflourish.core.practice.Expected;
 import wildflourish.core.practice.SimulatedStudent;
 
 /** Somebody made up. */
-public final class SimulatedHands implements Hands {
+public final class SimulatedHands implements Tapper {
 
     private final SimulatedStudent student;
     private final long seed;

@@ -47,10 +47,10 @@ public final class Cursor {
      * @param bar its printed number; 0 for a pickup
      * @param time how often that bar has begun so far, from 1
      */
-    public record Place(int bar, int time) {}
+    public record Spot(int bar, int time) {}
 
     /** The bar that is played at a moment. */
-    public Place place(double ms) {
+    public Spot place(double ms) {
         double position = played.positionAt(ms);
         PlayedOut.Heard now = played.bars().getFirst();
         for (PlayedOut.Heard bar : played.bars()) {
@@ -63,6 +63,6 @@ public final class Cursor {
         for (PlayedOut.Heard bar : played.bars()) {
             time += bar.bar() == now.bar() && !now.start().isLess(bar.start()) ? 1 : 0;
         }
-        return new Place(played.tune().tune().bars().get(now.bar()).number(), time);
+        return new Spot(played.tune().tune().bars().get(now.bar()).number(), time);
     }
 }

@@ -23,9 +23,9 @@ class CursorTest {
         assertThat(cursor.note(500)).hasValue(1);
         assertThat(cursor.note(3900)).hasValue(4);
         assertThat(cursor.note(4000)).as("from the top again").hasValue(0);
-        assertThat(cursor.place(100)).isEqualTo(new Cursor.Place(1, 1));
-        assertThat(cursor.place(2100)).isEqualTo(new Cursor.Place(2, 1));
-        assertThat(cursor.place(4100)).isEqualTo(new Cursor.Place(1, 2));
+        assertThat(cursor.place(100)).isEqualTo(new Cursor.Spot(1, 1));
+        assertThat(cursor.place(2100)).isEqualTo(new Cursor.Spot(2, 1));
+        assertThat(cursor.place(4100)).isEqualTo(new Cursor.Spot(1, 2));
     }
 
     @Test

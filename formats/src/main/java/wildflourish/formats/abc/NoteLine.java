@@ -15,12 +15,12 @@ import wildflourish.core.tune.Tune;
  * A stretch of notes as ABC music on one line, with everything around them: {@code - K:D F2}. The first word tells whether a
  * space follows the last note, the second the key in which the notes are written, its spaces written as semicolons.
  */
-final class Stretch {
+final class NoteLine {
 
     private static final String SPACED = "+";
     private static final String CLOSE = "-";
 
-    private Stretch() {}
+    private NoteLine() {}
 
     static String write(List<Timeline.Stand> notes, Head head) {
         Head own = new Head(1, List.of("stretch"), List.of(), "", Meter.NONE, head.unit(), Optional.empty(), notes.getFirst().key(),

@@ -11,11 +11,11 @@ import wildflourish.app.work.SafeWrite;
 import wildflourish.sound.wave.Wav;
 
 /** Printing and writing what a command made. */
-final class Output {
+final class Printing {
 
     private static final ObjectMapper MAPPER = new ObjectMapper();
 
-    private Output() {}
+    private Printing() {}
 
     static ObjectNode object() {
         return MAPPER.createObjectNode();

@@ -5,9 +5,9 @@ import java.util.Locale;
 import java.util.Map;
 
 /** Where the program keeps its files on each platform. */
-public final class Places {
+public final class Folders {
 
-    private Places() {}
+    private Folders() {}
 
     /** The user's library, in the platform's folder for data. */
     public static Path library() {

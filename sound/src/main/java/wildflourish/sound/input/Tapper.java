@@ -4,7 +4,7 @@ import java.util.List;
 import wildflourish.core.practice.Expected;
 
 /** Somebody who plays along. Moments are milliseconds since the beginning of the stretch that is played. */
-public interface Hands extends AutoCloseable {
+public interface Tapper extends AutoCloseable {
 
     /** As the log tells it: {@code keys}. */
     String name();
