@@ -1,5 +1,6 @@
 /** The desktop and the command line: wiring, view models and views. */
 module wildflourish.app {
+    requires static org.jspecify;
     requires wildflourish.core;
     requires wildflourish.formats;
     requires wildflourish.score;

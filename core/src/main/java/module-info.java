@@ -1,5 +1,6 @@
 /** The trade's computation: it knows no screen, file format, database or loudspeaker. */
 module wildflourish.core {
+    requires static org.jspecify;
     requires com.fasterxml.jackson.databind;
 
     exports wildflourish.core.data;

@@ -1,5 +1,6 @@
 /** Tunes in open file formats, in and out. */
 module wildflourish.formats {
+    requires static org.jspecify;
     requires transitive wildflourish.core;
     requires java.desktop;
     requires com.fasterxml.jackson.databind;

@@ -1,5 +1,6 @@
 /** Keeps tunes, settings and logs in one SQLite file. */
 module wildflourish.library {
+    requires static org.jspecify;
     requires transitive wildflourish.core;
     requires java.sql;
     requires org.xerial.sqlitejdbc;

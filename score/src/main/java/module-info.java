@@ -1,5 +1,6 @@
 /** Engraves settings and charts into a display list, and paints it as SVG and PDF. */
 module wildflourish.score {
+    requires static org.jspecify;
     requires transitive wildflourish.core;
     requires com.fasterxml.jackson.databind;
     requires java.desktop;

@@ -1,5 +1,6 @@
 /** Turns performances into sound: cues, computed voices, a transport exact to the sample, devices, files, and what players play back. */
 module wildflourish.sound {
+    requires static org.jspecify;
     requires transitive wildflourish.core;
     requires com.fasterxml.jackson.databind;
     requires java.desktop;

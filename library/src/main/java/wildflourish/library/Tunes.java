@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.jdbi.v3.core.Handle;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The tunes of a library and their editions. An edition is never changed or deleted: undo points to the parent, redo to the
@@ -43,7 +44,7 @@ public final class Tunes {
         });
     }
 
-    private long insert(Handle h, long tune, Long parent, String what, String document) {
+    private long insert(Handle h, long tune, @Nullable Long parent, String what, String document) {
         long edition = h.createUpdate("INSERT INTO edition (tune_id, parent_id, made_at, what, document)"
                         + " VALUES (:tune, :parent, :now, :what, :document)")
                 .bind("tune", tune).bind("parent", parent).bind("now", clock.instant().toString())

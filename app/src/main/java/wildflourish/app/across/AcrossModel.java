@@ -7,6 +7,7 @@ import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.jspecify.annotations.Nullable;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.work.Background;
 import wildflourish.core.growth.Translation;
@@ -25,7 +26,7 @@ public final class AcrossModel {
     private final Consumer<String> say;
     private final ReadOnlyObjectWrapper<AcrossState> state = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper working = new ReadOnlyBooleanWrapper();
-    private Arrangement shown;
+    private @Nullable Arrangement shown;
     private List<Instrument> onInstruments = List.of();
 
     /** A model over the trellis. */

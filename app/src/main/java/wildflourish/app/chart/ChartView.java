@@ -19,6 +19,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
+import org.jspecify.annotations.Nullable;
 import wildflourish.app.controls.Filling;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
@@ -48,8 +49,8 @@ public final class ChartView extends BorderPane {
     private final HBox newKey = new HBox(6);
     private final Button restore = new Button("As it came");
     private Palette palette = Palette.LIGHT;
-    private Drawing drawn;
-    private ChartState shown;
+    private @Nullable Drawing drawn;
+    private @Nullable ChartState shown;
     private final Filling filling = new Filling();
 
     /** A view of the model. */

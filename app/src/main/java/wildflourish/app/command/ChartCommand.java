@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -36,10 +37,10 @@ final class ChartCommand implements Callable<Integer> {
     private String id;
 
     @Option(names = "--notes-of", paramLabel = "FILE", description = "only the notes of a tune")
-    private Path tuneFile;
+    private @Nullable Path tuneFile;
 
     @Option(names = "--out", paramLabel = "PATH", description = "ending in .pdf or .svg")
-    private Path target;
+    private @Nullable Path target;
 
     @Option(names = "--json")
     private boolean json;
@@ -68,7 +69,7 @@ final class ChartCommand implements Callable<Integer> {
             }
             return 0;
         }
-        Printing.write(target, bytes(new InstrumentChart(instrument, pitches, tune.map(Tune::title))));
+        Printing.write(target, bytes(new InstrumentChart(instrument, pitches, tune.map(Tune::title)), target));
         spec.commandLine().getOut().println(target);
         return 0;
     }
@@ -79,7 +80,7 @@ final class ChartCommand implements Callable<Integer> {
         return instrument.layout().pitches().stream().filter(p -> wanted.contains(p.midi())).toList();
     }
 
-    private byte[] bytes(InstrumentChart chart) {
+    private static byte[] bytes(InstrumentChart chart, Path target) {
         String name = target.getFileName().toString().toLowerCase(Locale.ROOT);
         if (name.endsWith(".svg")) {
             return SvgPainter.paint(chart.drawing(), 8).getBytes(StandardCharsets.UTF_8);

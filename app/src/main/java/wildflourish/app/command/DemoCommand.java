@@ -2,6 +2,7 @@ package wildflourish.app.command;
 
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -12,7 +13,7 @@ import picocli.CommandLine.Spec;
 final class DemoCommand implements Callable<Integer> {
 
     @Option(names = "--tour", paramLabel = "DIR", description = "without a display: write a picture of each main view")
-    private Path tour;
+    private @Nullable Path tour;
 
     @Spec
     private CommandSpec spec;

@@ -5,6 +5,8 @@ import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import wildflourish.app.desk.DeskApplication;
 import wildflourish.app.desk.DeskPlan;
 
@@ -18,13 +20,13 @@ final class Desktop {
             throw Refusal.input("there is no display to open a window on; the other commands work without one: "
                     + "flourish --help");
         }
-        return DeskApplication.run(new DeskPlan(library, files, false, null, null));
+        return DeskApplication.run(new DeskPlan(library, files, false, Optional.empty()));
     }
 
-    static int demo(Path tour, PrintWriter out) {
+    static int demo(@Nullable Path tour, PrintWriter out) {
         try {
             Path folder = Files.createTempDirectory("wild-flourish-demo");
-            Path pictures = tour != null ? tour : hasDisplay() ? null : Files.createTempDirectory("wild-flourish-tour");
+            @Nullable Path pictures = tour != null ? tour : hasDisplay() ? null : Files.createTempDirectory("wild-flourish-tour");
             if (pictures != null) {
                 Files.createDirectories(pictures);
                 System.setProperty("glass.platform", "Headless");
@@ -32,7 +34,8 @@ final class Desktop {
                 System.setProperty("java.awt.headless", "true");
             }
             try {
-                return DeskApplication.run(new DeskPlan(folder.resolve("library.db"), List.of(), true, pictures, out));
+                return DeskApplication.run(new DeskPlan(folder.resolve("library.db"), List.of(), true,
+                        Optional.ofNullable(pictures).map(p -> new DeskPlan.Pictures(p, out))));
             } finally {
                 clear(folder);
             }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -40,7 +41,7 @@ final class GrowCommand implements Callable<Integer> {
 
     @Option(names = "--book", paramLabel = "PATH",
             description = "grow every tune of the file and write the book with its ladders to PATH (.abc)")
-    private Path book;
+    private @Nullable Path book;
 
     @Option(names = "--json")
     private boolean json;
@@ -51,7 +52,7 @@ final class GrowCommand implements Callable<Integer> {
             throw Refusal.call("a ladder is grown for an instrument: choose one, as in --instrument whistle-d");
         }
         if (book != null) {
-            return growBook();
+            return growBook(book);
         }
         TuneOptions.Read read = tune.read(TuneOptions.Usual.AS_WRITTEN);
         Arrangement arrangement = read.arrangement();
@@ -83,7 +84,7 @@ final class GrowCommand implements Callable<Integer> {
     }
 
     /** The whole book; how far it is stands on standard error, where a terminal shows it in one line. */
-    private int growBook() {
+    private int growBook(Path book) {
         PrintWriter err = tune.err();
         AbcBook read = TuneOptions.book(tune.file(), err);
         int all = read.tunes().size();

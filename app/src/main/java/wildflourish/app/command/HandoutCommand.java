@@ -2,6 +2,7 @@ package wildflourish.app.command;
 
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -16,7 +17,7 @@ final class HandoutCommand implements Callable<Integer> {
     private TuneCommand tune;
 
     @Option(names = "--out", paramLabel = "PATH")
-    private Path target;
+    private @Nullable Path target;
 
     @Override
     public Integer call() {

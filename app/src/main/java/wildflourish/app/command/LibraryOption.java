@@ -1,6 +1,7 @@
 package wildflourish.app.command;
 
 import java.nio.file.Path;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
 import wildflourish.app.work.Folders;
 
@@ -8,7 +9,7 @@ import wildflourish.app.work.Folders;
 final class LibraryOption {
 
     @Option(names = "--library", paramLabel = "PATH", description = "the library's file (default: yours)")
-    private Path given;
+    private @Nullable Path given;
 
     Path path() {
         return given == null ? Folders.library() : given;

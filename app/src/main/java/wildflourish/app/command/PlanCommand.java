@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -35,7 +36,7 @@ final class PlanCommand implements Callable<Integer> {
 
     @Option(names = "--verify", paramLabel = "PLACES",
             description = "check a text file of places, one a line or parted by |, against the tune")
-    private Path places;
+    private @Nullable Path places;
 
     @Override
     public Integer call() {
@@ -46,7 +47,7 @@ final class PlanCommand implements Callable<Integer> {
         }
         PrintWriter out = tune.out();
         if (places != null) {
-            return verify(arrangement, out);
+            return verify(tune, arrangement, places, out);
         }
         PlayingAdvice advice = PlayingAdvice.of(arrangement.version(read.rung()));
         if (json) {
@@ -57,7 +58,7 @@ final class PlanCommand implements Callable<Integer> {
         return read.status();
     }
 
-    private int verify(Arrangement arrangement, PrintWriter out) {
+    private static int verify(TuneCommand tune, Arrangement arrangement, Path places, PrintWriter out) {
         String text;
         try {
             text = Files.readString(places);

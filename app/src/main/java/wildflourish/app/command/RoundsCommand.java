@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -26,19 +27,19 @@ final class RoundsCommand implements Callable<Integer> {
     private TuneCommand tune;
 
     @Option(names = "--times", description = "times through, the first nearly bare and the last with everything")
-    private Integer times;
+    private @Nullable Integer times;
 
     @Option(names = "--seed", description = "shuffle within taste; the same seed gives the same rounds")
-    private Long seed;
+    private @Nullable Long seed;
 
     @Option(names = "--intro", paramLabel = "NAME", description = "none, count-in, potatoes or shuffle")
-    private String intro;
+    private @Nullable String intro;
 
     @Option(names = "--tag", description = "end with a closing formula")
     private boolean tag;
 
     @Option(names = "--out", paramLabel = "PATH")
-    private Path out;
+    private @Nullable Path out;
 
     @Override
     public Integer call() {

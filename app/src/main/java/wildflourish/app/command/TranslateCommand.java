@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -35,7 +36,7 @@ final class TranslateCommand implements Callable<Integer> {
     private boolean json;
 
     @Option(names = "--out", paramLabel = "PATH", description = "with one --to: writes the version as .abc")
-    private Path out;
+    private @Nullable Path out;
 
     @Override
     public Integer call() {

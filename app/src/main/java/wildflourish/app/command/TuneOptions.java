@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
 import wildflourish.app.work.Documents;
 import wildflourish.core.finding.Finding;
@@ -27,29 +28,29 @@ import wildflourish.formats.abc.AbcTune;
 final class TuneOptions {
 
     @Option(names = "--instrument", paramLabel = "ID", description = "default: none, as written")
-    private String instrument;
+    private @Nullable String instrument;
 
     @Option(names = "--tempo", paramLabel = "1/4=120", description = "a note value and its count a minute")
-    private String tempo;
+    private @Nullable String tempo;
 
     @Option(names = "--rung", paramLabel = "N", description = "0 = bare")
-    private Integer rung;
+    private @Nullable Integer rung;
 
     @Option(names = "--tune", paramLabel = "X", description = "the tune's X: number; default the first")
-    private Integer number;
+    private @Nullable Integer number;
 
     @Option(names = "--school", paramLabel = "NAME=VALUE", description = "a choice of school; repeatable")
     private Map<String, String> schools = new TreeMap<>();
 
     @Option(names = "--level", paramLabel = "NAME", description = "learner, fluent or expert")
-    private String level;
+    private @Nullable String level;
 
     @Option(names = "--speed", paramLabel = "MOVEMENT=FLOOR/EASE",
             description = "one of the student's own speeds in milliseconds, like cut=45/70; repeatable")
     private Map<String, String> own = new TreeMap<>();
 
     @Option(names = "--capo", paramLabel = "N", description = "fret of the capo, on instruments that take one")
-    private Integer capo;
+    private @Nullable Integer capo;
 
     /** A tune ready to work on, and whether its file had errors. */
     record Read(Arrangement arrangement, int rung, boolean hadErrors) {
@@ -153,7 +154,7 @@ final class TuneOptions {
                     : Documents.grown(tune.tune(), instrument(), played, speeds, school);
             return made.withUnread(tune.unread());
         } catch (IllegalArgumentException e) {
-            throw Refusal.call(e.getMessage());
+            throw Refusal.call(String.valueOf(e.getMessage()));
         }
     }
 
@@ -182,7 +183,7 @@ final class TuneOptions {
         try {
             return capo == null ? known : known.withCapo(capo);
         } catch (IllegalArgumentException e) {
-            throw Refusal.call(e.getMessage());
+            throw Refusal.call(String.valueOf(e.getMessage()));
         }
     }
 
@@ -195,7 +196,7 @@ final class TuneOptions {
             }
             return tempo;
         } catch (IllegalArgumentException | ArithmeticException e) {
-            throw Refusal.call(e.getMessage());
+            throw Refusal.call(String.valueOf(e.getMessage()));
         }
     }
 }

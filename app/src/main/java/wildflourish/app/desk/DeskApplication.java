@@ -2,6 +2,7 @@ package wildflourish.app.desk;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -10,6 +11,7 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
+import org.jspecify.annotations.Nullable;
 import wildflourish.app.listening.Player;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.work.Keeper;
@@ -26,10 +28,10 @@ public final class DeskApplication extends Application {
     private static final AtomicReference<Throwable> FAULT = new AtomicReference<>();
     private static final AtomicReference<CompletableFuture<Library>> LIBRARY = new AtomicReference<>();
 
-    private Keeper keeper;
-    private ExecutorService workers;
-    private DeskModel model;
-    private Engine engine;
+    private @Nullable Keeper keeper;
+    private @Nullable ExecutorService workers;
+    private @Nullable DeskModel model;
+    private @Nullable Engine engine;
 
     /** Runs the desktop until its window closes; the exit status. */
     public static int run(DeskPlan plan) {
@@ -75,27 +77,25 @@ public final class DeskApplication extends Application {
         CanvasPainter.loadFonts();
         Library library;
         try {
-            library = LIBRARY.get().join();
+            library = Objects.requireNonNull(LIBRARY.get()).join();
         } catch (RuntimeException e) {
             FAULT.set(e.getCause() == null ? e : e.getCause());
             Platform.exit();
             return;
         }
         AtomicReference<DeskModel> desk = new AtomicReference<>();
-        keeper = new Keeper(library, trouble -> Platform.runLater(() -> desk.get().say(trouble)));
+        keeper = new Keeper(library, trouble -> Platform.runLater(() -> Objects.requireNonNull(desk.get()).say(trouble)));
         workers = Executors.newVirtualThreadPerTaskExecutor();
-        engine = Engine.onSoundCard(notice -> Platform.runLater(() -> desk.get().soundSays(notice)));
+        engine = Engine.onSoundCard(notice -> Platform.runLater(() -> Objects.requireNonNull(desk.get()).soundSays(notice)));
         DeskModel model = new DeskModel(keeper, workers, Platform::runLater, Player.on(engine));
         desk.set(model);
         this.model = model;
-        DeskPlan plan = PLAN.get();
+        DeskPlan plan = Objects.requireNonNull(PLAN.get());
         DeskView view = show(stage, model);
         if (Boolean.getBoolean("flourish.start.probe")) {
             view.trellis().score().onPainted(() -> Platform.runLater(() -> reportStart(model)));
         }
-        if (plan.tour() != null) {
-            new Tour(model, view, plan).start();
-        }
+        plan.pictures().ifPresent(pictures -> new Tour(model, view, pictures).start());
         model.restore();
         plan.imports().forEach(model::bringIn);
     }
@@ -132,6 +132,8 @@ public final class DeskApplication extends Application {
         }
         if (model != null) {
             model.close();
+        }
+        if (workers != null) {
             workers.shutdownNow();
         }
         if (keeper != null) {

@@ -30,13 +30,13 @@ final class Tour {
 
     private final DeskModel model;
     private final DeskView view;
-    private final DeskPlan plan;
+    private final DeskPlan.Pictures pictures;
     private final Deque<Stop> stops = new ArrayDeque<>();
 
-    Tour(DeskModel model, DeskView view, DeskPlan plan) {
+    Tour(DeskModel model, DeskView view, DeskPlan.Pictures pictures) {
         this.model = model;
         this.view = view;
-        this.plan = plan;
+        this.pictures = pictures;
         TrellisModel trellis = model.trellis();
         stops.add(new Stop("trellis", () -> model.screen().set(Screen.TRELLIS)));
         stops.add(new Stop("playing", () -> {
@@ -181,12 +181,12 @@ final class Tour {
                 picture.setRGB(x, y, image.getPixelReader().getArgb(x, y));
             }
         }
-        Path file = plan.tour().resolve(name + ".png");
+        Path file = pictures.folder().resolve(name + ".png");
         try {
             ImageIO.write(picture, "png", file.toFile());
-            plan.out().println(file);
+            pictures.out().println(file);
         } catch (IOException e) {
-            plan.out().println(file + " could not be written: " + e.getMessage());
+            pictures.out().println(file + " could not be written: " + e.getMessage());
         }
     }
 }

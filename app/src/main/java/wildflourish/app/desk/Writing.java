@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Supplier;
 import wildflourish.app.chart.ChartState;
@@ -125,7 +126,7 @@ public final class Writing {
             try {
                 bytes = production.run(job);
             } catch (Wav.TooLong e) {
-                return e.getMessage();
+                return Objects.requireNonNull(e.getMessage());
             }
             try {
                 if (!job.stopped()) {

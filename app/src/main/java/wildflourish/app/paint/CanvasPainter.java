@@ -3,12 +3,14 @@ package wildflourish.app.paint;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Objects;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.StrokeLineCap;
 import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
+import org.jspecify.annotations.Nullable;
 import wildflourish.score.display.Bounds;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
@@ -22,7 +24,7 @@ public final class CanvasPainter {
     private static final Map<Face, String> FAMILIES = new EnumMap<>(Face.class);
     private static final Map<Long, Font> MUSIC = new HashMap<>();
     private static final Map<String, Font> TEXT = new HashMap<>();
-    private static String musicFamily;
+    private static @Nullable String musicFamily;
 
     private final GraphicsContext canvas;
     private final Map<Ink, Color> colours = new EnumMap<>(Ink.class);
@@ -86,7 +88,7 @@ public final class CanvasPainter {
     }
 
     private void paint(Shape shape) {
-        Color colour = colours.get(shape.ink());
+        Color colour = Objects.requireNonNull(colours.get(shape.ink()));
         switch (shape) {
             case Shape.Glyph g -> {
                 canvas.setFill(colour);

@@ -138,12 +138,12 @@ final class HistoryChart extends Painted {
         for (long d = 0; d < days.count(); d++) {
             LocalDate day = days.first().plusDays(d);
             double x = days.x(day);
-            double tall = minutes.getOrDefault(day, 0.0) / most * (MINUTES - 22);
+            double spent = minutes.getOrDefault(day, 0.0);
+            double tall = spent / most * (MINUTES - 22);
             g.setFill(palette().of(Ink.BREATH));
             g.fillRect(x - width / 2, bottom - tall, width, tall);
             g.setTextAlign(TextAlignment.CENTER);
             if (tall > 0) {
-                double spent = minutes.get(day);
                 g.setFill(palette().of(Ink.MUSIC));
                 g.fillText(spent < 1 ? "<1" : String.valueOf(Math.round(spent)), x, bottom - tall - 4);
             }

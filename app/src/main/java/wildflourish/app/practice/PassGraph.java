@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.text.TextAlignment;
+import org.jspecify.annotations.Nullable;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.core.practice.Steps;
 import wildflourish.score.display.Face;
@@ -15,7 +16,7 @@ final class PassGraph extends Painted {
     private static final double LEFT = 58;
     private static final double APART = 22;
 
-    private PracticeState state;
+    private @Nullable PracticeState state;
 
     PassGraph() {
         super("climb");

@@ -8,6 +8,7 @@ import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.jspecify.annotations.Nullable;
 import wildflourish.app.listening.Player;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisState;
@@ -53,7 +54,7 @@ public final class PracticeModel {
     private StepRule rule = StepRule.USUAL;
     private long openTune = -1;
     private boolean shown;
-    private Arrangement read;
+    private @Nullable Arrangement read;
 
     /** A model over the trellis; {@code pause} lies between one pass and the next. */
     public PracticeModel(
@@ -136,7 +137,7 @@ public final class PracticeModel {
     /** Shows what can be practised; at once where the phrases are known already. */
     private void refresh() {
         Arrangement arrangement = trellis.arrangement();
-        if (state.get() != null && arrangement.tune().equals(read.tune()) && arrangement.marks().equals(read.marks())) {
+        if (state.get() != null && read != null && arrangement.tune().equals(read.tune()) && arrangement.marks().equals(read.marks())) {
             refresh(state.get().choice().passages());
         } else {
             background.latest(state, NOT_READ, job -> trellis.now().plain().size() == 0 ? List.<Passage>of()

@@ -25,6 +25,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import wildflourish.app.controls.Boxes;
 import wildflourish.app.controls.Buttons;
 import wildflourish.app.controls.Choosing;
@@ -93,8 +94,8 @@ public final class PracticeView extends BorderPane {
     private final BorderPane playing = new BorderPane();
     private final Set<KeyCode> down = EnumSet.noneOf(KeyCode.class);
     private final Filling filling = new Filling();
-    private PracticeState shown;
-    private Instrument shownOn;
+    private @Nullable PracticeState shown;
+    private @Nullable Instrument shownOn;
 
     /**
      * A view of the model.
@@ -313,7 +314,7 @@ public final class PracticeView extends BorderPane {
         if (!settled) {
             fill(now.choice());
         }
-        boolean sameWords = settled && before.phase() == now.phase() && before.passes().equals(now.passes()) && before.turn().equals(now.turn())
+        boolean sameWords = settled && before != null && before.phase() == now.phase() && before.passes().equals(now.passes()) && before.turn().equals(now.turn())
                 && before.advice().equals(now.advice()) && before.reminder().equals(now.reminder());
         if (!sameWords) {
             words(now);

@@ -1,5 +1,6 @@
 package wildflourish.app.practice;
 
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.practice.Rest;
 import wildflourish.core.practice.StepRule;
 
@@ -10,7 +11,7 @@ import wildflourish.core.practice.StepRule;
  * @param restAfter minutes after which a rest is due; 0 for never
  * @param keyDelay milliseconds by which the keys are late, once they have been calibrated; null before
  */
-public record Practising(double evenUpTo, int passes, double restAfter, Double keyDelay) {
+public record Practising(double evenUpTo, int passes, double restAfter, @Nullable Double keyDelay) {
 
     /** As most do. */
     public static final Practising USUAL =

@@ -6,6 +6,7 @@ import java.util.function.Supplier;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.text.TextAlignment;
+import org.jspecify.annotations.Nullable;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.Expected;
@@ -32,7 +33,7 @@ final class PulseLanes extends Painted {
     private static final double CLOSEST = 13;
 
     private final Supplier<StepRule> rule;
-    private PracticeState state;
+    private @Nullable PracticeState state;
 
     /** Lanes that tell right from wrong by the rule that is in force. */
     PulseLanes(Supplier<StepRule> rule) {
@@ -64,7 +65,7 @@ final class PulseLanes extends Painted {
         }
     }
 
-    private Rows rows(PracticeState.Turn turn) {
+    private Rows rows(PracticeState state, PracticeState.Turn turn) {
         double width = Math.max(100, getWidth() - LEFT - RIGHT);
         double length = turn.expected().lengthMs();
         List<Double> bars = turn.bars();
@@ -99,31 +100,32 @@ final class PulseLanes extends Painted {
     @Override
     void paint(GraphicsContext g) {
         paper(g);
-        if (state == null) {
+        PracticeState now = state;
+        if (now == null) {
             return;
         }
         g.setFont(CanvasPainter.text(Face.SANS, 13));
         g.setFill(palette().of(Ink.QUIET));
         g.setTextAlign(TextAlignment.LEFT);
-        if (state.turn().isEmpty()) {
+        if (now.turn().isEmpty()) {
             g.fillText("Enter begins. A ring is where a note is expected, a dot is where it came.", LEFT, TOP);
             return;
         }
-        PracticeState.Turn turn = state.turn().get();
+        PracticeState.Turn turn = now.turn().get();
         g.fillText("above the line: early      below: late", LEFT, 18);
-        Rows rows = rows(turn);
+        Rows rows = rows(now, turn);
         pulse(g, turn, rows);
-        boolean own = state.phase() != PracticeState.Phase.LISTENING;
+        boolean own = now.phase() != PracticeState.Phase.LISTENING;
         if (own) {
-            turn.measured().ifPresentOrElse(m -> measured(g, turn, m, rows), () -> coming(g, turn, rows));
+            turn.measured().ifPresentOrElse(m -> measured(g, turn, m, rows), () -> coming(g, now, turn, rows));
         }
-        boolean moving = state.phase() == PracticeState.Phase.LISTENING || state.phase() == PracticeState.Phase.PLAYING
-                || state.phase() == PracticeState.Phase.CALIBRATING;
-        if (moving && state.nowMs() >= 0 && state.nowMs() <= turn.expected().lengthMs()) {
-            int row = rows.row(state.nowMs());
+        boolean moving = now.phase() == PracticeState.Phase.LISTENING || now.phase() == PracticeState.Phase.PLAYING
+                || now.phase() == PracticeState.Phase.CALIBRATING;
+        if (moving && now.nowMs() >= 0 && now.nowMs() <= turn.expected().lengthMs()) {
+            int row = rows.row(now.nowMs());
             g.setStroke(palette().of(Ink.GLIDE));
             g.setLineWidth(2);
-            double x = rows.x(state.nowMs());
+            double x = rows.x(now.nowMs());
             g.strokeLine(x, rows.y(row) - rows.height() * 0.42, x, rows.y(row) + rows.height() * 0.42);
         }
     }
@@ -158,7 +160,7 @@ final class PulseLanes extends Painted {
     }
 
     /** What came so far, each against the nearest onset that is expected. */
-    private void coming(GraphicsContext g, PracticeState.Turn turn, Rows rows) {
+    private void coming(GraphicsContext g, PracticeState state, PracticeState.Turn turn, Rows rows) {
         for (double ms : state.played()) {
             turn.expected().onsets().stream().min(java.util.Comparator.comparingDouble(o -> Math.abs(o.atMs() - ms)))
                     .ifPresent(o -> dot(g, ms, ms - o.atMs(), look(turn.expected(), o, ms - o.atMs()), rows));

@@ -130,13 +130,12 @@ public final class ReadingModel {
     /** Divides the phrase in hand at the bar line nearest to its middle. */
     public void divide() {
         Optional<Phrase> phrase = inHand();
-        Reading reading = state.get() == null ? null : state.get().reading();
         if (phrase.isEmpty() || phrase.get().bars() < 2) {
             say.accept("a phrase of one bar is not divided");
             return;
         }
         int bar = phrase.get().fromBar() + (phrase.get().bars() + 1) / 2;
-        int note = reading.timeline().barStarts().get(bar);
+        int note = state.get().reading().timeline().barStarts().get(bar);
         settle("%s divided".formatted(phrase.get().name()), marks().starting(note));
     }
 

@@ -19,6 +19,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import wildflourish.app.controls.Buttons;
 import wildflourish.app.controls.Filling;
 import wildflourish.app.controls.Labels;
@@ -167,7 +168,7 @@ public final class ReadingView extends BorderPane {
         }
     }
 
-    private void show(ReadingState before, ReadingState now) {
+    private void show(@Nullable ReadingState before, ReadingState now) {
         if (now == null) {
             return;
         }
@@ -302,7 +303,7 @@ public final class ReadingView extends BorderPane {
             like.getStyleClass().add("moved");
             inHand.getChildren().add(like);
         }
-        Node beside = beside(now, passage.get());
+        @Nullable Node beside = beside(now, passage.get());
         if (beside != null) {
             inHand.getChildren().add(beside);
         }
@@ -339,7 +340,7 @@ public final class ReadingView extends BorderPane {
     }
 
     /** The notes of the phrase under those of the one that it is like; what differs stands out. */
-    private static Node beside(ReadingState now, Passage passage) {
+    private static @Nullable Node beside(ReadingState now, Passage passage) {
         List<Reading.Beside> pairs = now.reading().besides(passage);
         if (pairs.isEmpty() || passage.isSame()) {
             return null;

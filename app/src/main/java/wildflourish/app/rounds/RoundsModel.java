@@ -8,6 +8,7 @@ import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.jspecify.annotations.Nullable;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.work.Background;
 import wildflourish.core.growth.VariationKind;
@@ -42,7 +43,7 @@ public final class RoundsModel {
     private final ReadOnlyObjectWrapper<RoundsState> state = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Optional<WrittenOut.Start>> sounding = new ReadOnlyObjectWrapper<>(Optional.empty());
     private Optional<WrittenOut.Whole> heard = Optional.empty();
-    private Timeline heardNotes;
+    private @Nullable Timeline heardNotes;
     private List<RoundsState.InSet> set = List.of();
     private boolean linked = true;
     private boolean shown;
@@ -149,7 +150,7 @@ public final class RoundsModel {
 
     /** A note of the whole sounds now; empty when nothing does. */
     public void sounds(OptionalInt note) {
-        sounding.set(note.isEmpty() || heard.isEmpty() ? Optional.empty() : heard.get().at(heardNotes.note(note.getAsInt()).bar()));
+        sounding.set(note.isEmpty() || heard.isEmpty() || heardNotes == null ? Optional.empty() : heard.get().at(heardNotes.note(note.getAsInt()).bar()));
     }
 
     /** Takes a pass of a time through in hand; stops at the ends. */

@@ -21,6 +21,7 @@ import javafx.scene.shape.FillRule;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.SVGPath;
 import javafx.util.Duration;
+import org.jspecify.annotations.Nullable;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.growth.Candidate;
@@ -132,7 +133,7 @@ final class CandidateRow extends VBox {
      *
      * @param details what is shown below while it is looked at; null when it is not
      */
-    void show(Candidate candidate, TrellisState state, Palette palette, Node details) {
+    void show(Candidate candidate, TrellisState state, Palette palette, @Nullable Node details) {
         Ornament ornament = candidate.ornament();
         var g = mark.getGraphicsContext2D();
         g.clearRect(0, 0, mark.getWidth(), mark.getHeight());

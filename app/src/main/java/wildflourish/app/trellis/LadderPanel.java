@@ -28,7 +28,7 @@ import wildflourish.core.setting.Rung;
 final class LadderPanel extends SidePanel {
 
     private final TrellisModel model;
-    private VBox content;
+    private VBox content = new VBox();
 
     LadderPanel(TrellisModel model, Runnable close) {
         super(model, "ladder", "The ladder", "Ctrl+B", close);

@@ -12,6 +12,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import wildflourish.app.controls.Shown;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.growth.Candidate;
@@ -32,7 +33,7 @@ public final class NoteInHand extends VBox {
     private final Label none = new Label();
     private final VBox rows = new VBox(4);
     private final Map<Ornament, CandidateRow> byOrnament = new HashMap<>();
-    private CandidateRow lookedAt;
+    private @Nullable CandidateRow lookedAt;
     private boolean scrolling;
     private Palette palette = Palette.LIGHT;
 
@@ -96,7 +97,7 @@ public final class NoteInHand extends VBox {
                     : "Nobody plays the tune as written: choose an instrument with Ctrl+I.");
             shown.add(none);
         }
-        CandidateRow looked = null;
+        @Nullable CandidateRow looked = null;
         for (Candidate candidate : now.ranked()) {
             // Families share ids, not ornaments: a row belongs to one ornament of one family.
             CandidateRow row = byOrnament.computeIfAbsent(candidate.ornament(), o -> new CandidateRow(o, model));

@@ -99,7 +99,7 @@ public final class PlayerChoices {
         } catch (NumberFormatException e) {
             model.tell("write whole milliseconds, like 50 and 75");
         } catch (IllegalArgumentException e) {
-            model.tell(e.getMessage());
+            model.tell(String.valueOf(e.getMessage()));
         }
         return false;
     }
@@ -148,7 +148,7 @@ public final class PlayerChoices {
             Instrument moved = instrument.withCapo(instrument.capo() + by);
             model.edit(moved.capo() == 0 ? "no capo" : "capo at fret " + moved.capo(), model.arrangement().with(moved));
         } catch (IllegalArgumentException e) {
-            model.tell(e.getMessage());
+            model.tell(String.valueOf(e.getMessage()));
         }
     }
 }

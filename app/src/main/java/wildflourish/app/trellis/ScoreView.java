@@ -2,6 +2,7 @@ package wildflourish.app.trellis;
 
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Orientation;
@@ -12,6 +13,7 @@ import javafx.scene.control.ScrollBar;
 import javafx.scene.input.MouseButton;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
+import org.jspecify.annotations.Nullable;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
 import wildflourish.score.display.Bounds;
@@ -35,8 +37,8 @@ public final class ScoreView extends Region {
     private final Rectangle litFingers = lamp("lit-fingers");
     private Optional<Engraving.Zone> lit = Optional.empty();
     private Palette palette = Palette.LIGHT;
-    private Engraving engraving;
-    private ScoreRequest engraved;
+    private @Nullable Engraving engraving;
+    private @Nullable ScoreRequest engraved;
     private long tune = -1;
     private double zoom = 1;
     private Runnable painted = () -> { };
@@ -124,7 +126,7 @@ public final class ScoreView extends Region {
     /** Lights a note that sounds, and its fingers in the strip, and keeps them in sight. Nothing is painted anew for it. */
     public void light(int rung, int note) {
         Optional<Engraving.Zone> now = engraving == null ? Optional.empty()
-                : engraving.of(rung, note).or(() -> engraving.of(model.rung(), note)).or(() -> engraving.of(0, note));
+                : engraving.of(rung, note).or(() -> engraving().of(model.rung(), note)).or(() -> engraving().of(0, note));
         if (now.isPresent() && !now.equals(lit)) {
             boolean otherSystem = lit.isEmpty() || lit.get().system() != now.get().system();
             lit = now;
@@ -150,8 +152,8 @@ public final class ScoreView extends Region {
         Bounds area = lit.get().area();
         double scroll = Math.round(bar.getValue());
         place(litNote, area.left(), area.top(), area.width(), area.height(), scroll);
-        engraving.of(0, lit.get().note()).ifPresent(ground -> {
-            Bounds system = engraving.systems().get(ground.system());
+        engraving().of(0, lit.get().note()).ifPresent(ground -> {
+            Bounds system = engraving().systems().get(ground.system());
             place(litFingers, ground.area().left(), ground.area().bottom(), ground.area().width(), system.bottom() - ground.area().bottom(), scroll);
         });
     }
@@ -183,11 +185,11 @@ public final class ScoreView extends Region {
         if (!request.equals(engraved)) {
             engraving = ScoreEngraver.engrave(request);
             engraved = request;
-            lit = lit.flatMap(l -> engraving.of(l.rung(), l.note()));
+            lit = lit.flatMap(l -> engraving().of(l.rung(), l.note()));
             placeLamps();
-            bar.setMax(Math.max(0, engraving.drawing().height() * space() - getHeight()));
+            bar.setMax(Math.max(0, engraving().drawing().height() * space() - getHeight()));
             bar.setVisibleAmount(bar.getMax() <= 0 ? 1
-                    : getHeight() / (engraving.drawing().height() * space()) * bar.getMax());
+                    : getHeight() / (engraving().drawing().height() * space()) * bar.getMax());
             bar.setUnitIncrement(60);
             bar.setBlockIncrement(getHeight() * 0.8);
             bar.setVisible(bar.getMax() > 0);
@@ -197,12 +199,12 @@ public final class ScoreView extends Region {
 
     private void keepInSight(TrellisState now) {
         if (lit.isEmpty()) {
-            engraving.of(now.rung(), now.note()).ifPresent(this::keepInSight);
+            engraving().of(now.rung(), now.note()).ifPresent(this::keepInSight);
         }
     }
 
     private void keepInSight(Engraving.Zone zone) {
-        Bounds system = engraving.systems().get(zone.system());
+        Bounds system = engraving().systems().get(zone.system());
         double top = Math.max(0, (system.top() - 1) * space());
         double bottom = system.bottom() * space() + 8;
         if (top < bar.getValue()) {
@@ -258,28 +260,33 @@ public final class ScoreView extends Region {
         stripBand(g, now, scroll);
         double top = scroll / space();
         new CanvasPainter(g, palette, space(), 0, -scroll)
-                .paint(engraving.drawing().shapes(), top, top + canvas.getHeight() / space());
+                .paint(engraving().drawing().shapes(), top, top + canvas.getHeight() / space());
         painted.run();
     }
 
     /** Carries the band of the note in hand down to its fingers. */
     private void stripBand(GraphicsContext g, TrellisState now, double scroll) {
-        engraving.of(0, now.note()).ifPresent(ground -> {
-            Bounds system = engraving.systems().get(ground.system());
+        engraving().of(0, now.note()).ifPresent(ground -> {
+            Bounds system = engraving().systems().get(ground.system());
             g.setFill(palette.inHand());
             g.fillRect(ground.area().left() * space(), ground.area().bottom() * space() - scroll,
                     ground.area().width() * space(), (system.bottom() - ground.area().bottom()) * space());
         });
     }
 
-    /** The engraved score, for tests; null before anything was shown. */
+    /** Whether anything has been shown yet. */
+    boolean isEngraved() {
+        return engraving != null;
+    }
+
+    /** The engraved score; a tune must be shown. */
     Engraving engraving() {
-        return engraving;
+        return Objects.requireNonNull(engraving, "nothing is engraved yet");
     }
 
     /** Where a note of a rung is on the view, in pixels; empty when it is scrolled away. */
     Optional<javafx.geometry.Point2D> pointOf(int rung, int note) {
-        return engraving.of(rung, note).map(z -> new javafx.geometry.Point2D(
+        return engraving().of(rung, note).map(z -> new javafx.geometry.Point2D(
                 (z.area().left() + z.area().width() / 2) * space(),
                 (z.area().top() + z.area().height() / 2) * space() - bar.getValue()));
     }

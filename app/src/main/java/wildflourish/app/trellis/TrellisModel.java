@@ -2,12 +2,14 @@ package wildflourish.app.trellis;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.jspecify.annotations.Nullable;
 import wildflourish.app.work.Background;
 import wildflourish.app.work.Documents;
 import wildflourish.app.work.Trouble;
@@ -63,11 +65,11 @@ public final class TrellisModel {
     private final OrnamentChoices ornaments = new OrnamentChoices(this);
     private final PlayerChoices player = new PlayerChoices(this);
     private final ReadOnlyObjectWrapper<TrellisState> state = new ReadOnlyObjectWrapper<>();
-    private TrellisState asked;
+    private @Nullable TrellisState asked;
     private int working;
     private boolean readingBack;
     private Runnable hearing = () -> { };
-    private History history;
+    private @Nullable History history;
     private Map<String, SortedMap<String, String>> habits = Map.of();
     private List<Lick> licks = List.of();
     private Optional<Integer> compared = Optional.empty();
@@ -100,23 +102,27 @@ public final class TrellisModel {
 
     /** The arrangement in hand; the trellis must be open. */
     public Arrangement arrangement() {
-        return asked.arrangement();
+        return now().arrangement();
     }
 
     public int rung() {
-        return asked.rung();
+        return now().rung();
     }
 
     public int note() {
-        return asked.note();
+        return now().note();
     }
 
     /**
      * What all commands so far make of it: what is shown, or is about to be. Commands begin from here, so that none is lost when
-     * they come faster than they can be shown. Null before a tune is opened.
+     * they come faster than they can be shown. The trellis must be open.
      */
     public TrellisState now() {
-        return asked;
+        return Objects.requireNonNull(asked, "no tune is open");
+    }
+
+    private History steps() {
+        return Objects.requireNonNull(history, "no tune is open");
     }
 
     /** Whether everything that has been asked for is shown. */
@@ -165,7 +171,7 @@ public final class TrellisModel {
         Version version = arrangement.version(Math.clamp(rung, 0, arrangement.ladder().size() - 1));
         int there = Math.clamp(note, 0, Math.max(0, version.tune().size() - 1));
         return new TrellisState(tune, version, there, licks, looking, compared,
-                instead.filter(i -> i.note() == there && i.arrangement().equals(arrangement)), history.canUndo(), history.canRedo());
+                instead.filter(i -> i.note() == there && i.arrangement().equals(arrangement)), steps().canUndo(), steps().canRedo());
     }
 
     /** The arrangement with the instrument and the habits as they are now. */
@@ -235,7 +241,7 @@ public final class TrellisModel {
 
     /** Looks at an ornament of the note in hand. */
     void look(Optional<String> id) {
-        publish(state(asked.tune(), asked.arrangement(), asked.rung(), asked.note(), id));
+        publish(state(now().tune(), now().arrangement(), now().rung(), now().note(), id));
     }
 
     void edit(String what, Arrangement changed) {
@@ -248,9 +254,9 @@ public final class TrellisModel {
             say.accept("an earlier edition is still being read: do that once more");
             return;
         }
-        history.push(what, changed);
-        journal.save(asked.tune(), what, () -> Documents.write(changed));
-        publish(state(asked.tune(), changed, asked.rung(), asked.note(), looking));
+        steps().push(what, changed);
+        journal.save(now().tune(), what, () -> Documents.write(changed));
+        publish(state(now().tune(), changed, now().rung(), now().note(), looking));
         say.accept(what);
     }
 
@@ -261,25 +267,25 @@ public final class TrellisModel {
 
     /** Moves to the next (or, negative, an earlier) note; stops at the ends. */
     public void stepNote(int by) {
-        select(asked.rung(), asked.note() + by);
+        select(now().rung(), now().note() + by);
     }
 
     /** Moves to the first note of the next (or an earlier) bar. */
     public void stepBar(int by) {
-        int bar = asked.plain().note(asked.note()).bar();
-        List<Integer> starts = asked.plain().barStarts();
+        int bar = now().plain().note(now().note()).bar();
+        List<Integer> starts = now().plain().barStarts();
         int target = Math.clamp(bar + by, 0, starts.size() - 1);
-        select(asked.rung(), starts.get(target));
+        select(now().rung(), starts.get(target));
     }
 
     /** Moves up (or, negative, down) the ladder. */
     public void stepRung(int by) {
-        select(asked.rung() + by, asked.note());
+        select(now().rung() + by, now().note());
     }
 
     /** Takes a note on a rung in hand. */
     public void select(int rung, int note) {
-        publish(state(asked.tune(), asked.arrangement(), rung, note, Optional.empty()));
+        publish(state(now().tune(), now().arrangement(), rung, note, Optional.empty()));
     }
 
     static String where(TrellisState now) {
@@ -324,12 +330,12 @@ public final class TrellisModel {
 
     /** Takes the latest edit back. */
     public void undo() {
-        walk(history.undo(), "undone: ", true);
+        walk(steps().undo(), "undone: ", true);
     }
 
     /** Does again what was taken back. */
     public void redo() {
-        walk(history.redo(), "done again: ", false);
+        walk(steps().redo(), "done again: ", false);
     }
 
     private void walk(Optional<History.Step> step, String word, boolean back) {
@@ -338,9 +344,9 @@ public final class TrellisModel {
             return;
         }
         if (back) {
-            journal.undo(asked.tune());
+            journal.undo(now().tune());
         } else {
-            journal.redo(asked.tune());
+            journal.redo(now().tune());
         }
         if (step.get().after().isKnown()) {
             walked(step.get(), word);
@@ -353,10 +359,10 @@ public final class TrellisModel {
 
     private void walked(History.Step step, String word) {
         readingBack = false;
-        publish(state(asked.tune(), step.after().get(), asked.rung(), asked.note(), Optional.empty()));
+        publish(state(now().tune(), step.after().get(), now().rung(), now().note(), Optional.empty()));
         say.accept(word + step.what());
-        List<History.Step> near = history.near();
-        background.latest(history, READING_BACK, job -> {
+        List<History.Step> near = steps().near();
+        background.latest(steps(), READING_BACK, job -> {
             near.forEach(s -> s.after().get());
             return near;
         }, read -> { }, () -> { });

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The one way to do work that takes time. It runs off the interface's thread, hands its answer back on that thread, can be
@@ -30,7 +31,7 @@ public final class Background implements AutoCloseable {
     }
 
     /** Work: its answer may be anything, also nothing. */
-    public interface Work<T> {
+    public interface Work<T extends @Nullable Object> {
         T run(Job job) throws Exception;
     }
 

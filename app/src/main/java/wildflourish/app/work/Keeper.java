@@ -5,6 +5,7 @@ import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
@@ -95,17 +96,17 @@ public final class Keeper implements AutoCloseable {
 
     /** Saves an edit of an open tune; its document is written here, off the interface's thread. */
     public void save(long tune, String what, Supplier<String> document) {
-        keep(() -> current.put(tune, library.tunes().save(tune, current.get(tune), what, document.get()).id()));
+        keep(() -> current.put(tune, library.tunes().save(tune, Objects.requireNonNull(current.get(tune)), what, document.get()).id()));
     }
 
     /** Goes one edition back. */
     public void undo(long tune) {
-        keep(() -> library.tunes().undo(current.get(tune)).ifPresent(e -> current.put(tune, e.id())));
+        keep(() -> library.tunes().undo(Objects.requireNonNull(current.get(tune))).ifPresent(e -> current.put(tune, e.id())));
     }
 
     /** Goes one edition forward. */
     public void redo(long tune) {
-        keep(() -> library.tunes().redo(current.get(tune)).ifPresent(e -> current.put(tune, e.id())));
+        keep(() -> library.tunes().redo(Objects.requireNonNull(current.get(tune))).ifPresent(e -> current.put(tune, e.id())));
     }
 
     /** Keeps an instrument as the teacher has it. */

@@ -3,6 +3,7 @@ package wildflourish.app.work;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Objects;
 import java.util.function.Consumer;
 import java.util.logging.FileHandler;
 import java.util.logging.Handler;
@@ -47,8 +48,9 @@ public record Trouble(Consumer<String> say) {
             root.removeHandler(handler);
         }
         try {
-            Files.createDirectories(log(library).getParent());
-            String folder = log(library).getParent().toString().replace("%", "%%");
+            Path beside = Objects.requireNonNull(log(library).getParent());
+            Files.createDirectories(beside);
+            String folder = beside.toString().replace("%", "%%");
             FileHandler file = new FileHandler(folder + "/" + NAME.formatted("%g"), LONGEST_LOG, LOGS, true);
             file.setFormatter(new SimpleFormatter());
             root.addHandler(file);

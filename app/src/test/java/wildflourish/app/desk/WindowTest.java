@@ -127,7 +127,7 @@ abstract class WindowTest extends FxRobot {
     }
 
     private FxRobot settled() {
-        if (model != null && model.trellis().now() != null) {
+        if (model != null && model.trellis().isOpen()) {
             until(model.trellis()::isSettled);
         }
         return this;

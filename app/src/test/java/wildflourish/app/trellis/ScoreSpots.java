@@ -13,6 +13,6 @@ public final class ScoreSpots {
 
     /** Whether anything has been engraved for it. */
     public static boolean isEngraved(ScoreView view) {
-        return view.engraving() != null;
+        return view.isEngraved();
     }
 }

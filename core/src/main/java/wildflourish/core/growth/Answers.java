@@ -7,9 +7,11 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.ornament.Equivalents;
 import wildflourish.core.ornament.Gesture;
 import wildflourish.core.ornament.Gestures;
@@ -150,7 +152,7 @@ final class Answers {
                 open.peek()[p] = -1;
             }
         }
-        Answer best = null;
+        @Nullable Answer best = null;
         while (!open.isEmpty()) {
             int[] pick = open.poll();
             if (best != null && worth(i, pick) <= best.worth()) {
@@ -170,7 +172,7 @@ final class Answers {
                 }
             }
         }
-        return best;
+        return Objects.requireNonNull(best);
     }
 
     /** Every way to pick a choice for each placement; −1 is nothing. */

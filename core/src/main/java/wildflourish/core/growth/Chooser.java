@@ -5,11 +5,13 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Variation;
@@ -48,11 +50,20 @@ final class Chooser {
     /** Phrases that are decided together, with the options that are open in each of them. */
     private static final class Decision {
         private final List<Integer> phrases = new ArrayList<>();
-        private List<List<Option>> options;
-        private PhraseChooser chooser;
-        private PhraseChooser.Choice best;
-        private PhraseChooser.Choice choice;
-        private List<Ends> ways;
+        private List<List<Option>> options = List.of();
+        private @Nullable PhraseChooser chooser;
+        private PhraseChooser.@Nullable Choice best;
+        private PhraseChooser.@Nullable Choice choice;
+        private @Nullable List<Ends> ways;
+
+        private PhraseChooser chooser() {
+            return Objects.requireNonNull(chooser, "its options are opened first");
+        }
+
+        private PhraseChooser.Choice choice() {
+            return Objects.requireNonNull(choice, "it is solved first");
+        }
+
         /** The lists of options that its notes had when it was solved, and what had to stand on them. */
         private final List<List<Option>> opened = new ArrayList<>();
         private final List<Integer> must = new ArrayList<>();
@@ -75,7 +86,7 @@ final class Chooser {
     /** What the best setting is worth, in the units of taste. */
     long worth(List<List<Option>> options, List<Phrase> phrases, List<Integer> sameAs, List<Integer> mandatory) {
         List<Decision> decisions = decide(options, phrases, sameAs, mandatory);
-        return decisions.stream().mapToLong(d -> d.choice.value()).sum() + touching(decisions, phrases);
+        return decisions.stream().mapToLong(d -> d.choice().value()).sum() + touching(decisions, phrases);
     }
 
     private List<Decision> decide(
@@ -87,7 +98,7 @@ final class Chooser {
         List<Decision> decisions = byFirst.values().stream().map(d -> asBefore(d, options, phrases, mandatory)).toList();
         decisions.stream().filter(d -> d.best == null).forEach(decision -> {
             prepare(decision, options, phrases, mandatory);
-            decision.best = decision.chooser.best();
+            decision.best = decision.chooser().best();
             if (decision.best.value() == PhraseChooser.NONE) {
                 decision.best = asItStands(decision);
             }
@@ -262,8 +273,8 @@ final class Chooser {
     private long between(List<Decision> decisions, Pair pair) {
         Decision before = decisions.get(pair.before());
         Decision after = decisions.get(pair.after());
-        return between(last(before, before.choice.picks()).member(pair.end()),
-                after.options.getFirst().get(after.choice.picks()[0]).member(pair.start()));
+        return between(last(before, before.choice().picks()).member(pair.end()),
+                after.options.getFirst().get(after.choice().picks()[0]).member(pair.start()));
     }
 
     private long touching(List<Decision> decisions, List<Phrase> phrases) {
@@ -329,12 +340,12 @@ final class Chooser {
     private static List<Ends> ways(Decision decision) {
         List<Option> starts = decision.options.getFirst();
         List<Ends> ways = new ArrayList<>(IntStream.range(0, starts.size()).boxed()
-                .flatMap(f -> decision.chooser.bestByEnd(f).stream()
+                .flatMap(f -> decision.chooser().bestByEnd(f).stream()
                         .map(choice -> new Ends(starts.get(f), last(decision, choice.picks()), choice)))
                 .toList());
         if (ways.isEmpty()) {
-            ways.add(new Ends(decision.options.getFirst().get(decision.choice.picks()[0]), last(decision, decision.choice.picks()),
-                    decision.choice));
+            ways.add(new Ends(decision.options.getFirst().get(decision.choice().picks()[0]), last(decision, decision.choice().picks()),
+                    decision.choice()));
         }
         ways.sort((a, b) -> Long.compare(b.choice().value(), a.choice().value()));
         return ways;
@@ -351,9 +362,9 @@ final class Chooser {
                 for (int n = phrase.fromNote(); n < from; n++) {
                     put(options.get(n).getFirst(), n, ornaments, variations);
                 }
-                for (int i = 0; i < decision.choice.picks().length; i++) {
-                    if (decision.choice.picks()[i] >= 0) {
-                        put(decision.options.get(i).get(decision.choice.picks()[i]), from + i, ornaments, variations);
+                for (int i = 0; i < decision.choice().picks().length; i++) {
+                    if (decision.choice().picks()[i] >= 0) {
+                        put(decision.options.get(i).get(decision.choice().picks()[i]), from + i, ornaments, variations);
                     }
                 }
             }

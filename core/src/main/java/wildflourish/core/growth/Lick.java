@@ -3,6 +3,7 @@ package wildflourish.core.growth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.setting.Variation;
 import wildflourish.core.tune.Element;
@@ -51,7 +52,7 @@ public record Lick(
 
     /** A lick as its document holds it. */
     record File(
-            String name, String notes, String tonic, String mode, String offset, String bar, String entry, String leaves,
+            String name, String notes, String tonic, String mode, String offset, String bar, String entry, @Nullable String leaves,
             String source) {}
 
     /** The text under which a library keeps it. The accidentals that a writer set beside the mode are not kept. */

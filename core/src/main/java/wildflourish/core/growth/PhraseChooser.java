@@ -6,7 +6,9 @@ import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The exact choice within one phrase: of all ways to treat its notes that keep to its budgets, the one that taste likes best.
@@ -343,14 +345,14 @@ final class PhraseChooser {
         }
         boolean[] hopeless = new boolean[layer.size];
         for (int s = 0; s < layer.size && best.size() < layer.size; s++) {
-            hopeless[s] = layer.values[s] + dullness.alternating() < best.get(packing.group(layer.states[s]));
+            hopeless[s] = layer.values[s] + dullness.alternating() < Objects.requireNonNull(best.get(packing.group(layer.states[s])));
         }
         return hopeless;
     }
 
     /** By what the note before carries: which cannot be followed by an option. Null where everything can. */
-    private boolean[] barred(int note, Option option) {
-        boolean[] barred = null;
+    private boolean @Nullable [] barred(int note, Option option) {
+        boolean @Nullable [] barred = null;
         for (int before = Math.max(0, note - 1); before < note; before++) {
             for (int o = 0; o < options.get(before).size(); o++) {
                 Option first = options.get(before).get(o);

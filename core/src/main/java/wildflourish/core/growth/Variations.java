@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.instrument.Neck;
 import wildflourish.core.instrument.Place;
 import wildflourish.core.memory.Kept;
@@ -306,7 +307,7 @@ public final class Variations {
         offer(from, to, kind, null, notes);
     }
 
-    private void offer(int from, int to, String kind, String place, Note... notes) {
+    private void offer(int from, int to, String kind, @Nullable String place, Note... notes) {
         if (isUsed(kind) && Arrays.stream(notes).allMatch(x -> x.length().isPositive())) {
             offer(new Variation(from, to, kind, List.of(notes)), place);
         }
@@ -318,7 +319,7 @@ public final class Variations {
     }
 
     /** Offers a variation that the instrument can play; {@code place} names a place beside those of the first note. */
-    private void offer(Variation variation, String place) {
+    private void offer(Variation variation, @Nullable String place) {
         if (!isUsed(variation.kind()) || !variation.fits(tune)
                 || !variation.pitches().stream().allMatch(situation.instrument()::has)) {
             return;

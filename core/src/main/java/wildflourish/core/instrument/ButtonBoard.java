@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
@@ -111,7 +112,7 @@ public final class ButtonBoard implements Layout {
 
     /** Whether higher finger numbers lie toward higher buttons on a button's side. */
     public boolean fingersRise(Button button) {
-        return fingersRise.get(button.rowIndex());
+        return Objects.requireNonNull(fingersRise.get(button.rowIndex()));
     }
 
     /** Whether of two fingers of one hand the one that lies toward the little finger plays the button nearer the index. */

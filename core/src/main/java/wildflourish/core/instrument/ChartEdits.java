@@ -4,6 +4,7 @@ import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.tune.Pitch;
@@ -45,7 +46,7 @@ public final class ChartEdits {
                 }
                 ways.add(way);
             } catch (IllegalArgumentException e) {
-                return Outcome.refused(e.getMessage());
+                return Outcome.refused(Objects.requireNonNull(e.getMessage()));
             }
         }
         if (ways.isEmpty() && chart.pitches().size() == 1) {
@@ -54,7 +55,7 @@ public final class ChartEdits {
         try {
             return checked(instrument, chart.withWays(pitch, ways));
         } catch (DataFault | IllegalArgumentException e) {
-            return Outcome.refused(e.getMessage());
+            return Outcome.refused(Objects.requireNonNull(e.getMessage()));
         }
     }
 
@@ -77,7 +78,7 @@ public final class ChartEdits {
         try {
             return checked(instrument, board.withButton(button, notes.strip()));
         } catch (IllegalArgumentException e) {
-            return Outcome.refused(e.getMessage());
+            return Outcome.refused(Objects.requireNonNull(e.getMessage()));
         }
     }
 
@@ -89,7 +90,7 @@ public final class ChartEdits {
         try {
             return checked(instrument, neck.tuned(index, Pitch.parse(open.strip())));
         } catch (IllegalArgumentException e) {
-            return Outcome.refused(e.getMessage());
+            return Outcome.refused(Objects.requireNonNull(e.getMessage()));
         }
     }
 
@@ -112,7 +113,7 @@ public final class ChartEdits {
                     instrument.voice(), instrument.soundsAbove(), layout, instrument.schools(), 0,
                     "made after the %s".formatted(instrument.name()))), List.of());
         } catch (IllegalArgumentException | DataFault e) {
-            return Outcome.refused(e.getMessage());
+            return Outcome.refused(Objects.requireNonNull(e.getMessage()));
         }
     }
 

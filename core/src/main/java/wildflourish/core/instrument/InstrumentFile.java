@@ -2,7 +2,9 @@ package wildflourish.core.instrument;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.tune.Pitch;
@@ -10,13 +12,13 @@ import wildflourish.core.tune.Pitch;
 /** An instrument as its file has it. */
 record InstrumentFile(
         String id, String name, List<String> aliases, String family, String voice, int soundsAbove, Map<String, String> schools,
-        String provenance, Boolean unheld, HolesPart holes, Neck.File strings, ButtonBoard.File buttons) {
+        String provenance, @Nullable Boolean unheld, @Nullable HolesPart holes, Neck.@Nullable File strings, ButtonBoard.@Nullable File buttons) {
 
     /**
      * The chart of a wind instrument: a file of charts or one of its own, the written pitch of its lowest note, and ways
      * to finger that the instrument has besides.
      */
-    record HolesPart(String chart, WindChart.File own, String lowest, List<WindChart.Row> additions) {}
+    record HolesPart(@Nullable String chart, WindChart.@Nullable File own, String lowest, List<WindChart.Row> additions) {}
 
     /** Builds and checks the instrument; throws {@link DataFault} naming {@code source} and the rules that it breaks. */
     Instrument build(String source) {
@@ -36,7 +38,7 @@ record InstrumentFile(
 
     private Layout layout(String source) {
         if (holes != null) {
-            WindChart.File chart = holes.own() != null ? holes.own() : charts(holes.chart());
+            WindChart.File chart = holes.own() != null ? holes.own() : charts(Objects.requireNonNull(holes.chart()));
             return WindChart.of(source, chart, Optional.of(Pitch.parse(holes.lowest())), holes.additions());
         }
         if (strings != null) {
@@ -54,10 +56,10 @@ record InstrumentFile(
     /** The file of an instrument as it is now, its own chart in full; a capo is not part of it. */
     static InstrumentFile of(Instrument instrument) {
         Instrument plain = instrument.capo() == 0 ? instrument : instrument.withCapo(0);
-        HolesPart holes = null;
-        Neck.File strings = null;
-        ButtonBoard.File buttons = null;
-        Boolean unheld = null;
+        @Nullable HolesPart holes = null;
+        Neck.@Nullable File strings = null;
+        ButtonBoard.@Nullable File buttons = null;
+        @Nullable Boolean unheld = null;
         switch (plain.layout()) {
             case Unheld u -> unheld = true;
             case WindChart chart ->

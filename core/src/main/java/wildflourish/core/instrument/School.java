@@ -3,6 +3,7 @@ package wildflourish.core.instrument;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
 import wildflourish.core.data.DataFile;
@@ -54,7 +55,7 @@ public record School(Map<String, String> choices) {
     }
 
     static boolean isKnown(String name, String value) {
-        return ALL.containsKey(name) && ALL.get(name).values().stream().anyMatch(v -> v.id().equals(value));
+        return ALL.containsKey(name) && Objects.requireNonNull(ALL.get(name)).values().stream().anyMatch(v -> v.id().equals(value));
     }
 
     /** Every choice there is, in the order of the data file. */
@@ -69,7 +70,7 @@ public record School(Map<String, String> choices) {
 
     /** Whether a choice is how the instrument was made. */
     static boolean isSystem(String name) {
-        return ALL.get(name).system();
+        return Objects.requireNonNull(ALL.get(name)).system();
     }
 
     /** The values that {@code name=one|other} names. */
@@ -78,7 +79,7 @@ public record School(Map<String, String> choices) {
     }
 
     static String usual(String name) {
-        return ALL.get(name).values().getFirst().id();
+        return Objects.requireNonNull(ALL.get(name)).values().getFirst().id();
     }
 
     Optional<String> explicitly(String name) {

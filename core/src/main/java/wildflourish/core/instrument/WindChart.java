@@ -9,6 +9,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.tune.Interval;
@@ -40,7 +41,8 @@ public final class WindChart implements Layout {
 
     record Row(String pitch, List<Way> ways) {}
 
-    record Way(String holes, String breath, Integer tap, Boolean trial, String school, String remark) {
+    record Way(
+            String holes, String breath, @Nullable Integer tap, @Nullable Boolean trial, @Nullable String school, @Nullable String remark) {
 
         static Way of(Fingering fingering) {
             return new Way(fingering.holes().toString(), fingering.breath().name().toLowerCase(Locale.ROOT),

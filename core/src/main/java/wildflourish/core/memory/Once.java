@@ -1,12 +1,14 @@
 package wildflourish.core.memory;
 
+import java.util.Objects;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 
 /** A value worked out when it is first asked for. For any thread: others wait for the one that works. */
 public final class Once<T> implements Supplier<T> {
 
-    private Supplier<? extends T> work;
-    private volatile T value;
+    private @Nullable Supplier<? extends T> work;
+    private volatile @Nullable T value;
 
     /** {@code work} gives a value, is run once, and is let go of then. */
     public Once(Supplier<? extends T> work) {
@@ -20,11 +22,13 @@ public final class Once<T> implements Supplier<T> {
             return known;
         }
         synchronized (this) {
-            if (value == null) {
-                value = work.get();
+            T made = value;
+            if (made == null) {
+                made = Objects.requireNonNull(work).get();
+                value = made;
                 work = null;
             }
-            return value;
+            return made;
         }
     }
 

@@ -78,15 +78,15 @@ public final class Equivalents {
     /** Why a family does without an idea that begins with this ornament, as a sentence without its full stop. */
     public static Optional<String> without(Ornament ornament, Family from, Family target) {
         return IDEAS.stream().filter(i -> !i.byFamily().getOrDefault(key(from), List.of()).isEmpty()
-                        && i.byFamily().get(key(from)).getFirst().equals(ornament.id()))
+                        && i.byFamily().getOrDefault(key(from), List.of()).getFirst().equals(ornament.id()))
                 .map(i -> i.without().get(key(target))).filter(java.util.Objects::nonNull).findFirst();
     }
 
     private static List<String> ids(String id, String from, String target, Vocabulary vocabulary) {
         Set<String> ids = new LinkedHashSet<>();
         List<Idea> about = IDEAS.stream().filter(i -> i.byFamily().getOrDefault(from, List.of()).contains(id))
-                .sorted(java.util.Comparator.comparingInt(i -> i.byFamily().get(from).indexOf(id))).toList();
-        List<Idea> own = about.stream().filter(i -> i.byFamily().get(from).getFirst().equals(id)).toList();
+                .sorted(java.util.Comparator.comparingInt(i -> i.byFamily().getOrDefault(from, List.of()).indexOf(id))).toList();
+        List<Idea> own = about.stream().filter(i -> i.byFamily().getOrDefault(from, List.of()).getFirst().equals(id)).toList();
         (own.isEmpty() ? about : own).forEach(i -> ids.addAll(i.byFamily().getOrDefault(target, List.of())));
         for (String equal : List.copyOf(ids)) {
             ids.addAll(vocabulary.known(equal).easier());

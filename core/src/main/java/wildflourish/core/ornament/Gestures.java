@@ -3,7 +3,9 @@ package wildflourish.core.ornament;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.instrument.Place;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Timeline.Stand;
@@ -18,11 +20,15 @@ public final class Gestures {
     private final Stand stand;
     private final Place place;
     private final boolean moved;
-    private Hand hand;
+    private @Nullable Hand hand;
     private final List<List<Gesture.Part>> parts = new ArrayList<>();
     private final List<Ratio> lengths = new ArrayList<>();
     private final List<Gesture.Part> lead = new ArrayList<>();
     private final List<Gesture.Part> along = new ArrayList<>();
+
+    private Hand hand() {
+        return Objects.requireNonNull(hand, "the hand is put on its place first");
+    }
 
     private Gestures(Situation situation, int note, Place place, boolean moved) {
         this.situation = situation;
@@ -103,7 +109,7 @@ public final class Gestures {
             switch (ornament.slot()) {
                 case STROKE -> along.addAll(parts(ornament, motions(ornament)));
                 case BODY -> { }
-                case COMPANY -> motions(ornament).forEach(m -> along.addAll(hand.company(m, ornament.id())));
+                case COMPANY -> motions(ornament).forEach(m -> along.addAll(hand().company(m, ornament.id())));
                 case APPROACH -> {
                     List<Gesture.Part> made = parts(ornament, motions(ornament));
                     boolean closes = made.getFirst().move() == Move.CLOSE;
@@ -126,7 +132,7 @@ public final class Gestures {
         }
         Gesture gesture = new Gesture(stand.index(), place, moved, lead, pulses, along);
         if (!stack.isEmpty() && gesture.lead().isEmpty()) {
-            hand.checkStart(gesture.first());
+            hand().checkStart(gesture.first());
         }
         return gesture;
     }
@@ -254,7 +260,7 @@ public final class Gestures {
     private List<Gesture.Part> parts(Ornament ornament, List<Motion> motions) {
         List<Gesture.Part> made = new ArrayList<>();
         for (Motion motion : motions) {
-            made.add(hand.part(motion, ornament.id()));
+            made.add(hand().part(motion, ornament.id()));
         }
         return made;
     }

@@ -2,8 +2,10 @@ package wildflourish.core.ornament;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.IntFunction;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline.Stand;
@@ -131,10 +133,10 @@ public final class Playability {
     }
 
     private static Verdict of(List<Stretch> stretches, Tempo tempo) {
-        Room tightest = null;
-        Ratio slack = null;
-        Tempo limit = null;
-        Tempo fastest = null;
+        @Nullable Room tightest = null;
+        @Nullable Ratio slack = null;
+        @Nullable Tempo limit = null;
+        @Nullable Tempo fastest = null;
         boolean allComfortable = true;
         boolean allPossible = true;
         for (Stretch stretch : stretches) {
@@ -154,13 +156,17 @@ public final class Playability {
                 tightest = new Room(needs, floor, has, stretch.what());
             }
         }
+        // Every gesture asks for some time.
+        Room time = Objects.requireNonNull(tightest);
+        Tempo clean = Objects.requireNonNull(limit);
+        Tempo speaks = Objects.requireNonNull(fastest);
         if (allComfortable) {
-            return new Verdict.Clean(tightest, limit, fastest);
+            return new Verdict.Clean(time, clean, speaks);
         }
-        return allPossible ? new Verdict.Tight(tightest, limit, fastest) : new Verdict.TooFast(tightest, limit, fastest);
+        return allPossible ? new Verdict.Tight(time, clean, speaks) : new Verdict.TooFast(time, clean, speaks);
     }
 
-    private static boolean tightestIsBlocked(Room tightest) {
+    private static boolean tightestIsBlocked(@Nullable Room tightest) {
         return tightest != null && tightest.has().isLess(tightest.floor());
     }
 }

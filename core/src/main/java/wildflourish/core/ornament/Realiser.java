@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.instrument.Bellows;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Neck;
@@ -248,7 +249,7 @@ public final class Realiser {
         double length = stand.sounding().toDouble() * msPerWhole;
         stroke(stand, clock, length, gesture.slurred());
         int strokes = 1;
-        Running running = new Running(clock, stand.pitch(), Sound.MELODY, start);
+        @Nullable Running running = new Running(clock, stand.pitch(), Sound.MELODY, start);
         double melodyEnd = -1;
         List<Sound> added = new ArrayList<>();
         for (Timing.Timed t : timed) {
@@ -261,7 +262,7 @@ public final class Realiser {
                 added.add(within(stand, at, t.forMs(), part,
                         move == Move.SLIDE ? Sound.Start.GLIDE : Sound.Start.GLIDE_AWAY));
             } else if (!part.ornament().isEmpty() && t.atMs() > -1e-9) {
-                Running next = next(running, t, at, stand);
+                @Nullable Running next = next(running, t, at, stand);
                 if (next != running) {
                     melodyEnd = end(running, at, stand, added, melodyEnd);
                     running = next;
@@ -297,7 +298,7 @@ public final class Realiser {
     private record Running(double at, Pitch pitch, String role, Sound.Start start) {}
 
     /** What sounds from a part on; null for silence, the same when it only sounds on. */
-    private Running next(Running running, Timing.Timed timed, double at, Stand stand) {
+    private @Nullable Running next(@Nullable Running running, Timing.Timed timed, double at, Stand stand) {
         Gesture.Part part = timed.part();
         String role = part.ornament();
         return switch (part.move()) {
@@ -313,7 +314,7 @@ public final class Realiser {
     }
 
     /** Ends what sounds; the end of the tune's own note. */
-    private double end(Running running, double at, Stand stand, List<Sound> added, double melodyEnd) {
+    private double end(@Nullable Running running, double at, Stand stand, List<Sound> added, double melodyEnd) {
         if (running == null) {
             return melodyEnd;
         }

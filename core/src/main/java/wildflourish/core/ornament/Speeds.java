@@ -3,6 +3,7 @@ package wildflourish.core.ornament;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.data.DataFile;
 
@@ -66,7 +67,7 @@ public record Speeds(String name, Map<Move, Span> spans, Span again) {
     }
 
     public Span of(Move move) {
-        return spans.get(move);
+        return Objects.requireNonNull(spans.get(move));
     }
 
     /** With another span for a movement, as a student's own speeds. */

@@ -116,7 +116,7 @@ public record Unfolding(double fromMs, double toMs, List<Heard> sounds, List<Lan
             Heard last = sounds.isEmpty() ? null : sounds.getLast();
             boolean goesOn = last != null && !last.along() && last.pitch().equals(there) && from.isEmpty() && !fresh
                     && last.toMs() > t.atMs() - 1e-6;
-            if (goesOn) {
+            if (last != null && goesOn) {
                 sounds.set(sounds.size() - 1, new Heard(last.fromMs(), end, last.pitch(), last.glidesFrom(), false,
                         last.fresh(), last.ornament()));
             } else {

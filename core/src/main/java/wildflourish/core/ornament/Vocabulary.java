@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.instrument.Family;
@@ -52,7 +53,8 @@ public final class Vocabulary {
             String source) {}
 
     record PulseRow(
-            String length, String share, Integer each, Boolean again, List<String> moves, Map<String, PulseRow> schools) {}
+            @Nullable String length, @Nullable String share, @Nullable Integer each, @Nullable Boolean again, List<String> moves,
+            @Nullable Map<String, PulseRow> schools) {}
 
     /** Decorations that the ABC standard names (2.1, section 4.14), as far as ornaments are written with them. */
     private static final Set<String> DECORATIONS = Set.of("staccato", "roll", "slide", "breath", "trill", "turn",

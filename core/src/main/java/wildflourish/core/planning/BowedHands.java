@@ -1,5 +1,6 @@
 package wildflourish.core.planning;
 
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.instrument.Place;
 import wildflourish.core.instrument.Place.Stopped;
 
@@ -21,7 +22,7 @@ record BowedHands() implements Hands {
     }
 
     @Override
-    public void between(Place before, Place first, Place second, Tally tally) {
+    public void between(@Nullable Place before, Place first, Place second, Tally tally) {
         Stopped from = (Stopped) first;
         Stopped to = (Stopped) second;
         int strings = Math.abs(to.index() - from.index());
@@ -45,7 +46,7 @@ record BowedHands() implements Hands {
      * A finger may stay down while another string sounds, unless the note in between wants it elsewhere; and under a higher
      * finger on its own string.
      */
-    private static boolean isStillDown(Stopped before, Stopped from, Stopped to) {
+    private static boolean isStillDown(@Nullable Stopped before, Stopped from, Stopped to) {
         boolean underAnother = from.index() == to.index() && from.finger() > to.finger();
         return before != null && before.equals(to) && from.shift() == to.shift()
                 && (underAnother || isWorthPlanting(before, from, to));

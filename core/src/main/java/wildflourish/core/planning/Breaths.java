@@ -3,9 +3,11 @@ package wildflourish.core.planning;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.function.IntFunction;
 import java.util.function.IntPredicate;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.tune.PlayOrder;
 import wildflourish.core.tune.Ratio;
@@ -84,8 +86,13 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
 
         /** Those of a level; of the student's own speeds, those of a fluent player. From memory. */
         public static Lungs of(String level) {
-            return new Lungs(COSTS.lungfulSeconds().getOrDefault(level, COSTS.lungfulSeconds().get("fluent")),
-                    COSTS.needsMs().getOrDefault(level, COSTS.needsMs().get("fluent")));
+            return new Lungs(of(level, COSTS.lungfulSeconds()),
+                    of(level, COSTS.needsMs()));
+        }
+
+        private static <T> T of(String level, Map<String, T> values) {
+            T own = values.get(level);
+            return own == null ? Objects.requireNonNull(values.get("fluent")) : own;
         }
     }
 
@@ -157,7 +164,7 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
             }
         }
         List<Mark> marks = new ArrayList<>();
-        taken.forEach((note, times) -> marks.add(new Mark(note, how.get(note), times, passes.get(note))));
+        taken.forEach((note, times) -> marks.add(new Mark(note, Objects.requireNonNull(how.get(note)), times, Objects.requireNonNull(passes.get(note)))));
         return new Breaths(List.copyOf(marks), longest, longest <= lungful + 1e-9);
     }
 
@@ -188,7 +195,7 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
         return played;
     }
 
-    private static Room room(Played last, int needsMs, IntPredicate breathed, IntFunction<Busy> busy) {
+    private static @Nullable Room room(Played last, int needsMs, IntPredicate breathed, IntFunction<Busy> busy) {
         double length = last.endMs() - last.startMs();
         if (breathed.test(last.stand().index())) {
             return Room.GIVEN;

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.instrument.Bellows;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
@@ -29,7 +30,7 @@ public final class FingeringPlan {
         Optional<Integer> by(int note, Place place);
     }
 
-    FingeringPlan(Instrument instrument, List<Place> places, Workings workings, int odd, Dearer dearer) {
+    FingeringPlan(Instrument instrument, List<Place> places, @Nullable Workings workings, int odd, Dearer dearer) {
         this.dearer = dearer;
         this.instrument = instrument;
         this.places = List.copyOf(places);

@@ -1,5 +1,6 @@
 package wildflourish.core.planning;
 
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.instrument.Neck;
 import wildflourish.core.instrument.Place;
 import wildflourish.core.instrument.Place.Stopped;
@@ -22,7 +23,7 @@ record FrettedHands() implements Hands {
     }
 
     @Override
-    public void between(Place before, Place first, Place second, Tally tally) {
+    public void between(@Nullable Place before, Place first, Place second, Tally tally) {
         Stopped from = (Stopped) first;
         Stopped to = (Stopped) second;
         if (!isShort(from) && !isShort(to)) {

@@ -1,5 +1,6 @@
 package wildflourish.core.planning;
 
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.instrument.ButtonBoard;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Neck;
@@ -19,7 +20,7 @@ interface Hands {
      *
      * @param before the place before {@code from}; null at the start, and always where {@link #looksBack} is false
      */
-    void between(Place before, Place from, Place to, Tally tally);
+    void between(@Nullable Place before, Place from, Place to, Tally tally);
 
     /** Whether a step depends on the place before it too. */
     default boolean looksBack() {

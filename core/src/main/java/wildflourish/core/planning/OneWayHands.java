@@ -1,5 +1,6 @@
 package wildflourish.core.planning;
 
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonBoard;
 import wildflourish.core.instrument.Place;
@@ -14,7 +15,7 @@ record OneWayHands(ButtonBoard board) implements Hands {
     }
 
     @Override
-    public void between(Place before, Place first, Place second, Tally tally) {
+    public void between(@Nullable Place before, Place first, Place second, Tally tally) {
         Pressed from = (Pressed) first;
         Pressed to = (Pressed) second;
         Button a = from.button();

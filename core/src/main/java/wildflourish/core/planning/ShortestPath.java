@@ -1,5 +1,8 @@
 package wildflourish.core.planning;
 
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+
 /**
  * The cheapest way through a row of stages, one option in each, and the cheapest way through any given option: exact, by
  * dynamic programming forward and backward, in time linear in the stages and square in the options.
@@ -28,8 +31,8 @@ final class ShortestPath {
     private final int[][] cameFrom;
     private final int stages;
     /** Found when first asked for: a plan is often made only for its cheapest way. */
-    private int[][] behind;
-    private int[][] goesTo;
+    private int @Nullable [][] behind;
+    private int @Nullable [][] goesTo;
 
     /** What every step of a road costs, stage by stage, from each option before to each here. */
     static int[][][] steps(Road road) {
@@ -119,7 +122,7 @@ final class ShortestPath {
     /** The cost of the cheapest way through an option. */
     int through(int stage, int option) {
         backward();
-        return Math.min(NEVER, ahead[stage][option] + behind[stage][option]);
+        return Math.min(NEVER, ahead[stage][option] + Objects.requireNonNull(behind)[stage][option]);
     }
 
     /** The cost of the cheapest way of all. */
@@ -155,7 +158,7 @@ final class ShortestPath {
             backward();
         }
         for (int s = stage; s + 1 < stages; s++) {
-            path[s + 1] = goesTo[s][path[s]];
+            path[s + 1] = Objects.requireNonNull(goesTo)[s][path[s]];
         }
         return path;
     }

@@ -6,8 +6,10 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.instrument.Bellows;
 import wildflourish.core.instrument.ButtonBoard;
 import wildflourish.core.instrument.Instrument;
@@ -116,7 +118,7 @@ final class Solving {
         Map<Group, List<Integer>> groups = groups(chosen);
         Map<Group, Set<Place>> bound = new LinkedHashMap<>();
         while (true) {
-            Workings best = null;
+            @Nullable Workings best = null;
             for (Map<Group, Place> row : rows(bound)) {
                 Workings one = solve(row.isEmpty() ? leanings : leanings.with(bind(leanings.demand(), groups, row)), chosen);
                 if (best == null || one.total() < best.total()) {
@@ -124,7 +126,7 @@ final class Solving {
                 }
             }
             boolean more = false;
-            List<Place> path = best.best();
+            List<Place> path = Objects.requireNonNull(best).best();
             for (Map.Entry<Group, List<Integer>> group : groups.entrySet()) {
                 Set<Place> used = new LinkedHashSet<>();
                 group.getValue().forEach(stage -> used.add(path.get(stage)));
@@ -180,7 +182,7 @@ final class Solving {
 
     private Planner.Demand bind(Planner.Demand demand, Map<Group, List<Integer>> groups, Map<Group, Place> row) {
         Map<Integer, Place> byNote = new HashMap<>();
-        row.forEach((group, place) -> groups.get(group).forEach(stage -> byNote.put(notes.get(stage), place)));
+        row.forEach((group, place) -> Objects.requireNonNull(groups.get(group)).forEach(stage -> byNote.put(notes.get(stage), place)));
         return (note, place) -> {
             Place bound = byNote.get(note);
             return demand.allows(note, place) && (bound == null || bound.equals(place) || !demand.allows(note, bound));

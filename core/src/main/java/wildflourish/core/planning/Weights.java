@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import wildflourish.core.data.DataFault;
@@ -79,7 +80,7 @@ final class Weights {
 
     /** {@code 2 string crossings}, {@code a string crossing}. */
     String inWords(Term term, int times) {
-        Row row = words.get(term);
+        Row row = Objects.requireNonNull(words.get(term));
         String one = row.one();
         String article = "aeiou".indexOf(one.charAt(0)) >= 0 ? "an " : "a ";
         return times == 1 ? article + one : times + " " + row.many();

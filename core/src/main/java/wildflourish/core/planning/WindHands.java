@@ -1,5 +1,6 @@
 package wildflourish.core.planning;
 
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Place;
@@ -30,7 +31,7 @@ record WindHands(Instrument instrument, School school) implements Hands {
     }
 
     @Override
-    public void between(Place before, Place from, Place to, Tally tally) {
+    public void between(@Nullable Place before, Place from, Place to, Tally tally) {
         Fingering a = ((Place.Fingered) from).fingering();
         Fingering b = ((Place.Fingered) to).fingering();
         tally.add(Term.FINGER_MOVED, a.holes().fingersMoved(b.holes()));

@@ -200,7 +200,7 @@ final class Phrasing {
         }
         int[] most = new int[contents.length];
         for (int b = 0; b < contents.length; b++) {
-            List<Integer> others = places.get(contents[b]);
+            List<Integer> others = places.getOrDefault(contents[b], List.of());
             for (int other : others.subList(0, Math.min(others.size(), LONGEST))) {
                 int run = 0;
                 while (other != b && run < LONGEST && b + run < contents.length && other + run < contents.length

@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Mode;
@@ -134,7 +136,7 @@ public record Tonality(
 
     /** A key on a pitch class, spelled with as few accidentals as it goes. */
     private static Key spelled(int tonic, Mode mode, Key written) {
-        Key best = null;
+        @Nullable Key best = null;
         for (Step step : Step.values()) {
             for (int alter = -1; alter <= 1; alter++) {
                 Key key = Key.of(step, alter, mode);
@@ -144,7 +146,7 @@ public record Tonality(
                 }
             }
         }
-        return best;
+        return Objects.requireNonNull(best);
     }
 
     private static Tonality described(Timeline timeline, Key key, Key written) {

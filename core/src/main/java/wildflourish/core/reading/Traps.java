@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import wildflourish.core.data.DataFault;
@@ -72,7 +73,7 @@ public final class Traps {
         of(reading, situation).forEach(t -> byKind.computeIfAbsent(t.kind(), k -> new ArrayList<>()).add(t));
         int most = Math.max(2, (int) Math.ceil((double) reading.timeline().tune().bars().size() / TABLE.barsForOne()));
         return byKind.values().stream()
-                .sorted(Comparator.comparingInt((List<Trap> l) -> -WORDS.get(l.getFirst().kind()).gravity())
+                .sorted(Comparator.comparingInt((List<Trap> l) -> -Objects.requireNonNull(WORDS.get(l.getFirst().kind())).gravity())
                         .thenComparingInt(l -> l.getFirst().note()))
                 .limit(most).map(l -> together(reading.timeline(), l))
                 .sorted(Comparator.comparingInt(Trap::note)).toList();

@@ -62,7 +62,7 @@ public record Setting(SortedMap<Integer, List<String>> byNote, SortedMap<Integer
     /** The variation that replaces a note. */
     public Optional<Variation> variationAt(int note) {
         SortedMap<Integer, Variation> before = variations.headMap(note + 1);
-        return before.isEmpty() ? Optional.empty() : Optional.of(before.get(before.lastKey())).filter(v -> v.holds(note));
+        return before.isEmpty() ? Optional.empty() : Optional.ofNullable(before.get(before.lastKey())).filter(v -> v.holds(note));
     }
 
     public boolean isVaried() {

@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** Bytes to text, and the standard's ways of writing special letters in text strings (section 8.2). */
 final class AbcText {
@@ -111,7 +112,7 @@ final class AbcText {
         return at + 1;
     }
 
-    private static String entity(String name) {
+    private static @Nullable String entity(String name) {
         String plain = ENTITIES.get(name);
         if (plain != null) {
             return plain;
@@ -119,7 +120,7 @@ final class AbcText {
         if (name.matches("#[0-9]{2,5}")) {
             return String.valueOf((char) Integer.parseInt(name.substring(1)));
         }
-        Character accent = name.length() > 3 ? ENTITY_ACCENTS.get(name.substring(1)) : null;
+        @Nullable Character accent = name.length() > 3 ? ENTITY_ACCENTS.get(name.substring(1)) : null;
         return accent == null ? null : name.charAt(0) + String.valueOf(accent);
     }
 

@@ -129,7 +129,7 @@ final class Draft {
         try {
             return instrument.withCapo(capo);
         } catch (IllegalArgumentException e) {
-            findings.warning(line, 1, e.getMessage(), "the tune was read without it");
+            findings.warning(line, 1, String.valueOf(e.getMessage()), "the tune was read without it");
             return instrument;
         }
     }

@@ -129,7 +129,7 @@ final class Rungs {
             }
         }
         return new Ladder(IntStream.range(0, settings.size())
-                .mapToObj(r -> new Rung(names.get(r), settings.get(r), Optional.ofNullable(densities.get(r)))).toList());
+                .mapToObj(r -> new Rung(names.getOrDefault(r, ""), settings.get(r), Optional.ofNullable(densities.get(r)))).toList());
     }
 
     /** The ladder without variations that do not fit what they are to replace. */

@@ -2,7 +2,9 @@ package wildflourish.formats.abc;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Field;
 import wildflourish.core.tune.Head;
@@ -29,10 +31,10 @@ final class TuneReader {
     private Meter meter = Meter.COMMON;
     private boolean meterGiven;
     private Optional<Ratio> unit = Optional.empty();
-    private AbcLine tempoLine;
+    private @Nullable AbcLine tempoLine;
     private Key key = Key.NONE;
-    private BarBuilder builder;
-    private MusicReader music;
+    private @Nullable BarBuilder builder;
+    private @Nullable MusicReader music;
     private String voice = "";
     private boolean skipping;
     private char lastField = ' ';
@@ -175,13 +177,21 @@ final class TuneReader {
         lastField = line.letter() == '+' ? lastField : line.letter();
     }
 
+    private BarBuilder builder() {
+        return Objects.requireNonNull(builder, "the head has been read");
+    }
+
+    private MusicReader music() {
+        return Objects.requireNonNull(music, "the head has been read");
+    }
+
     private void inlineField(char letter, String value, int line, int column) {
         switch (letter) {
-            case 'K' -> builder.change(values.key(value, line, column));
-            case 'M' -> builder.change(values.meter(value, line, column, builder.meter()));
-            case 'L' -> values.unit(value, line, column).ifPresent(music::unit);
-            case 'Q' -> values.tempo(value, unit.orElse(Ratio.of(1, 8)), line, column).ifPresent(builder::change);
-            case 'P' -> builder.part(value);
+            case 'K' -> builder().change(values.key(value, line, column));
+            case 'M' -> builder().change(values.meter(value, line, column, builder().meter()));
+            case 'L' -> values.unit(value, line, column).ifPresent(music()::unit);
+            case 'Q' -> values.tempo(value, unit.orElse(Ratio.of(1, 8)), line, column).ifPresent(builder()::change);
+            case 'P' -> builder().part(value);
             case 'U' -> define(new Field('U', value));
             case 'I' -> instruction(new AbcLine(line, "I:" + value));
             case 'V' -> {
@@ -209,7 +219,7 @@ final class TuneReader {
         java.util.regex.Matcher match = java.util.regex.Pattern
                 .compile("\\s*([H-Wh-w~])\\s*=\\s*[!+](.*?)[!+].*").matcher(definition.text());
         if (match.matches()) {
-            music.define(match.group(1).charAt(0), match.group(2));
+            music().define(match.group(1).charAt(0), match.group(2));
         }
     }
 }

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.IntPredicate;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.instrument.Bellows;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonBoard;
@@ -121,20 +122,21 @@ final class ButtonPicture implements HandPicture {
         double y = bellows();
         int from = 0;
         while (from < spots.size()) {
-            if (direction(spots.get(from)) == null) {
+            Bellows way = direction(spots.get(from));
+            if (way == null) {
                 from++;
                 continue;
             }
             int to = from;
-            while (to + 1 < spots.size() && direction(spots.get(to + 1)) == direction(spots.get(from))) {
+            while (to + 1 < spots.size() && direction(spots.get(to + 1)) == way) {
                 to++;
             }
-            run(spots.get(from).x() - 0.75, spots.get(to).x() + 0.75, y, direction(spots.get(from)), shapes);
+            run(spots.get(from).x() - 0.75, spots.get(to).x() + 0.75, y, way, shapes);
             from = to + 1;
         }
     }
 
-    private static Bellows direction(FingeringStrip.Spot spot) {
+    private static @Nullable Bellows direction(FingeringStrip.Spot spot) {
         return spot.place() instanceof Place.Pressed at ? at.direction().orElse(null) : null;
     }
 

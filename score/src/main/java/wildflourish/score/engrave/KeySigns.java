@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Step;
 import wildflourish.score.display.Ink;
@@ -18,7 +19,7 @@ final class KeySigns {
     private KeySigns() {}
 
     /** Letters with the accidental to draw; a letter that the old key had and the new one has not gets a natural. */
-    private static Map<Step, Integer> signs(Key key, Key old) {
+    private static Map<Step, Integer> signs(Key key, @Nullable Key old) {
         Map<Step, Integer> signs = new LinkedHashMap<>();
         if (old != null) {
             old.signature().keySet().stream()
@@ -29,11 +30,11 @@ final class KeySigns {
         return signs;
     }
 
-    static double width(Key key, Key old) {
+    static double width(Key key, @Nullable Key old) {
         return signs(key, old).size() * STEP;
     }
 
-    static List<Shape> at(double x, Key key, Key old) {
+    static List<Shape> at(double x, Key key, @Nullable Key old) {
         List<Shape> shapes = new ArrayList<>();
         double at = x;
         for (Map.Entry<Step, Integer> sign : signs(key, old).entrySet()) {

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.ornament.Notation;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Spelling;
@@ -44,7 +46,7 @@ public final class ScoreEngraver {
     private final List<Engraving.Zone> zones = new ArrayList<>();
     private final List<Bounds> systemAreas = new ArrayList<>();
     private final Ratio[] leadIns;
-    private final FingeringStrip strip;
+    private final @Nullable FingeringStrip strip;
     private List<Columns.BarColumns> plainBars = List.of();
 
     private ScoreEngraver(ScoreRequest request) {
@@ -62,6 +64,10 @@ public final class ScoreEngraver {
         this.leadIns = leadIns();
         boolean hasStrip = request.strip() && request.version().arrangement().instrument().hasHands();
         this.strip = hasStrip ? new FingeringStrip(request.version().played(), request.aids()) : null;
+    }
+
+    private Varied played(int rung) {
+        return Objects.requireNonNull(played.get(rung));
     }
 
     /** The layout of a rung: that of the base, its own notes at the places of those that sound with them. */
@@ -93,7 +99,7 @@ public final class ScoreEngraver {
 
     private Engraving build() {
         List<List<Notation>> onBase = signs.entrySet().stream()
-                .filter(e -> played.get(e.getKey()).tune() == base.tune()).map(Map.Entry::getValue).toList();
+                .filter(e -> played(e.getKey()).tune() == base.tune()).map(Map.Entry::getValue).toList();
         List<Columns.BarColumns> bars = Columns.of(base.tune(), onBase);
         plainBars = base.tune() == tune ? bars : Columns.of(tune, List.of());
         double right = request.width() - MARGIN;
@@ -144,10 +150,10 @@ public final class ScoreEngraver {
         boolean topStave = true;
         for (int rung : request.fromTop()) {
             if (request.open().contains(rung)) {
-                SystemLayout own = layout(layout, played.get(rung));
+                SystemLayout own = layout(layout, played(rung));
                 List<Shape> stave = new ArrayList<>(
-                        Stave.of(own, signs.get(rung), carried.get(rung), leadIns));
-                stave.addAll(VariationSigns.over(own, stave, played.get(rung)));
+                        Stave.of(own, signs.getOrDefault(rung, List.of()), carried.computeIfAbsent(rung, r -> new Stave.Carried()), leadIns));
+                stave.addAll(VariationSigns.over(own, stave, played(rung)));
                 if (layout.opens()) {
                     stave.addAll(BarSigns.at(layout.musicLeft() - BarSigns.width(opening()), opening()));
                 }
@@ -160,7 +166,7 @@ public final class ScoreEngraver {
                 stave.forEach(s -> shapes.add(s.moved(0, staveTop)));
                 label(rung, staveTop + 2.5, true);
                 double bottom = staveTop + Math.max(bounds.bottom(), 4.8) + 0.6;
-                zones(own, played.get(rung), rung, index, y, bottom);
+                zones(own, played(rung), rung, index, y, bottom);
                 trunkTop = trunkTop < 0 ? staveTop : trunkTop;
                 trunkBottom = staveTop + 4;
                 y = bottom;

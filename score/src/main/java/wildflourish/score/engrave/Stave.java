@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.ornament.Notation;
 import wildflourish.core.tune.Change;
 import wildflourish.core.tune.Note;
@@ -33,7 +35,7 @@ final class Stave {
     private final List<Shape> shapes = new ArrayList<>();
     private final List<Tupleted> tuplet = new ArrayList<>();
 
-    private record Tupleted(double x, double width, Stems.Stem stem, Heads heads, boolean beamed) {}
+    private record Tupleted(double x, double width, Stems.@Nullable Stem stem, Heads heads, boolean beamed) {}
 
     private Stave(SystemLayout system, List<Notation> signs, Carried carried, Ratio[] leadIns) {
         this.system = system;
@@ -152,7 +154,7 @@ final class Stave {
     }
 
     /** Draws a note; its pitches behind the first {@code own} are those of its ornaments. */
-    private void note(Note note, int own, Columns.Column column, double x, double next, Stems.Stem beamed) {
+    private void note(Note note, int own, Columns.Column column, double x, double next, Stems.@Nullable Stem beamed) {
         NoteSign sign = NoteSign.of(note.writtenLength());
         Heads heads = Heads.of(note);
         double width = MusicFont.width(sign.head());
@@ -327,12 +329,12 @@ final class Stave {
         return heads.top();
     }
 
-    private void tuplet(Tuplet place, double x, double width, Stems.Stem stem, Heads heads) {
+    private void tuplet(Tuplet place, double x, double width, Stems.@Nullable Stem stem, Heads heads) {
         tuplet(place, x, width, stem, heads, false);
     }
 
     /** Collects the notes of a tuplet and writes its number at the last one. */
-    private void tuplet(Tuplet place, double x, double width, Stems.Stem stem, Heads heads, boolean beamed) {
+    private void tuplet(Tuplet place, double x, double width, Stems.@Nullable Stem stem, Heads heads, boolean beamed) {
         if (place.isFirst()) {
             tuplet.clear();
         }
@@ -340,7 +342,7 @@ final class Stave {
         if (!place.isLast()) {
             return;
         }
-        boolean up = tuplet.stream().filter(t -> t.stem() != null).findFirst().map(t -> t.stem().up()).orElse(true);
+        boolean up = tuplet.stream().flatMap(t -> Stream.ofNullable(t.stem())).findFirst().map(Stems.Stem::up).orElse(true);
         double left = tuplet.getFirst().x();
         double right = tuplet.getLast().x() + tuplet.getLast().width();
         double y = up

@@ -2,6 +2,7 @@ package wildflourish.score.engrave;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Meter;
 
@@ -15,14 +16,14 @@ import wildflourish.core.tune.Meter;
  * @param musicLeft where the first bar begins
  */
 record SystemLayout(
-        double left, double right, Key key, Meter meter, double musicLeft, boolean opens, List<Placed> bars) {
+        double left, double right, Key key, @Nullable Meter meter, double musicLeft, boolean opens, List<Placed> bars) {
 
     /** A bar from x to {@code end} (the right edge of its bar line); {@code xs} holds the origin of each column. */
     record Placed(Columns.BarColumns bar, double x, double end, double[] xs) {}
 
     /** Sets the bars into the room there is: stretched to fill it, except for a last system that is far from full. */
     static SystemLayout of(
-            List<Columns.BarColumns> bars, double left, double right, double musicLeft, Key key, Meter meter,
+            List<Columns.BarColumns> bars, double left, double right, double musicLeft, Key key, @Nullable Meter meter,
             boolean opens, boolean last) {
         double room = right - musicLeft;
         double natural = bars.stream().mapToDouble(Columns.BarColumns::natural).sum();

@@ -13,12 +13,13 @@ import org.apache.fontbox.ttf.OpenTypeFont;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.io.RandomAccessReadBuffer;
+import org.jspecify.annotations.Nullable;
 import wildflourish.score.display.Face;
 
 /** Outlines of music glyphs and widths of texts, read from the font files on first use. Safe for several threads. */
 public final class Outlines {
 
-    private static OpenTypeFont music;
+    private static @Nullable OpenTypeFont music;
     private static final Map<String, GeneralPath> PATHS = new HashMap<>();
     private static final Map<Face, TrueTypeFont> FACES = new EnumMap<>(Face.class);
 

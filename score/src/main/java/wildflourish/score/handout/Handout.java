@@ -5,10 +5,12 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.finding.Sentence;
 import wildflourish.core.growth.VariationKind;
 import wildflourish.core.ornament.Gestures;
@@ -234,14 +236,14 @@ public final class Handout {
     private static Limits usual(Use use) {
         Map<Limits, Integer> times = new LinkedHashMap<>();
         use.byNote().values().forEach(l -> times.merge(l, 1, Integer::sum));
-        Limits usual = null;
+        @Nullable Limits usual = null;
         for (Map.Entry<Limits, Integer> one : times.entrySet()) {
-            if (usual == null || one.getValue() > times.get(usual)
+            if (usual == null || one.getValue() > times.getOrDefault(usual, 0)
                     || one.getValue().equals(times.get(usual)) && usual.isSlowerThan(one.getKey())) {
                 usual = one.getKey();
             }
         }
-        return usual;
+        return Objects.requireNonNull(usual);
     }
 
     /** The places at which it is slower than usual, by how slow. */

@@ -11,6 +11,7 @@ import java.io.UncheckedIOException;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.io.RandomAccessReadBuffer;
@@ -21,6 +22,7 @@ import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.jspecify.annotations.Nullable;
 import wildflourish.score.display.Drawing;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Shape;
@@ -32,7 +34,7 @@ public final class PdfPainter {
 
     private final PDDocument document;
     private final Map<Face, PDFont> fonts = new EnumMap<>(Face.class);
-    private PDPageContentStream out;
+    private @Nullable PDPageContentStream current;
     private double scale;
     private double height;
 
@@ -70,41 +72,45 @@ public final class PdfPainter {
         PDPage page = new PDPage(new PDRectangle((float) (drawing.width() * scale), (float) height));
         document.addPage(page);
         try (PDPageContentStream stream = new PDPageContentStream(document, page)) {
-            out = stream;
+            current = stream;
             for (Shape shape : drawing.shapes()) {
                 shape(shape);
             }
         }
     }
 
+    private PDPageContentStream out() {
+        return Objects.requireNonNull(current, "a page is begun first");
+    }
+
     private void shape(Shape shape) throws IOException {
         Color colour = new Color(PrintInks.rgb(shape.ink()));
-        out.setNonStrokingColor(colour);
-        out.setStrokingColor(colour);
+        out().setNonStrokingColor(colour);
+        out().setStrokingColor(colour);
         switch (shape) {
             case Shape.Glyph g -> {
                 GeneralPath outline = Outlines.of(g.name());
                 outline.transform(new AffineTransform(g.scale(), 0, 0, g.scale(), g.x(), g.y()));
                 trace(outline);
-                out.fill();
+                out().fill();
             }
             case Shape.Line l -> {
-                out.setLineWidth(length(l.thickness()));
-                out.moveTo(x(l.x1()), y(l.y1()));
-                out.lineTo(x(l.x2()), y(l.y2()));
-                out.stroke();
+                out().setLineWidth(length(l.thickness()));
+                out().moveTo(x(l.x1()), y(l.y1()));
+                out().lineTo(x(l.x2()), y(l.y2()));
+                out().stroke();
             }
             case Shape.Polygon p -> {
                 for (int i = 0; i < p.points().size(); i++) {
                     Shape.Point q = p.points().get(i);
                     if (i == 0) {
-                        out.moveTo(x(q.x()), y(q.y()));
+                        out().moveTo(x(q.x()), y(q.y()));
                     } else {
-                        out.lineTo(x(q.x()), y(q.y()));
+                        out().lineTo(x(q.x()), y(q.y()));
                     }
                 }
-                out.closePath();
-                out.fill();
+                out().closePath();
+                out().fill();
             }
             case Shape.Bow b -> bow(b);
             case Shape.Disc d -> disc(d);
@@ -116,27 +122,27 @@ public final class PdfPainter {
         double inset = (b.x2() - b.x1()) * 0.25;
         double outer = b.rise() + Math.copySign(b.middle() / 2, b.rise());
         double inner = b.rise() - Math.copySign(b.middle() / 2, b.rise());
-        out.moveTo(x(b.x1()), y(b.y1()));
-        out.curveTo(x(b.x1() + inset), y(b.y1() + outer), x(b.x2() - inset), y(b.y2() + outer), x(b.x2()), y(b.y2()));
-        out.curveTo(x(b.x2() - inset), y(b.y2() + inner), x(b.x1() + inset), y(b.y1() + inner), x(b.x1()), y(b.y1()));
-        out.closePath();
-        out.fill();
+        out().moveTo(x(b.x1()), y(b.y1()));
+        out().curveTo(x(b.x1() + inset), y(b.y1() + outer), x(b.x2() - inset), y(b.y2() + outer), x(b.x2()), y(b.y2()));
+        out().curveTo(x(b.x2() - inset), y(b.y2() + inner), x(b.x1() + inset), y(b.y1() + inner), x(b.x1()), y(b.y1()));
+        out().closePath();
+        out().fill();
     }
 
     private void disc(Shape.Disc d) throws IOException {
         double k = 0.5523 * d.radius();
         double r = d.radius();
-        out.moveTo(x(d.x() + r), y(d.y()));
-        out.curveTo(x(d.x() + r), y(d.y() + k), x(d.x() + k), y(d.y() + r), x(d.x()), y(d.y() + r));
-        out.curveTo(x(d.x() - k), y(d.y() + r), x(d.x() - r), y(d.y() + k), x(d.x() - r), y(d.y()));
-        out.curveTo(x(d.x() - r), y(d.y() - k), x(d.x() - k), y(d.y() - r), x(d.x()), y(d.y() - r));
-        out.curveTo(x(d.x() + k), y(d.y() - r), x(d.x() + r), y(d.y() - k), x(d.x() + r), y(d.y()));
-        out.closePath();
+        out().moveTo(x(d.x() + r), y(d.y()));
+        out().curveTo(x(d.x() + r), y(d.y() + k), x(d.x() + k), y(d.y() + r), x(d.x()), y(d.y() + r));
+        out().curveTo(x(d.x() - k), y(d.y() + r), x(d.x() - r), y(d.y() + k), x(d.x() - r), y(d.y()));
+        out().curveTo(x(d.x() - r), y(d.y() - k), x(d.x() - k), y(d.y() - r), x(d.x()), y(d.y() - r));
+        out().curveTo(x(d.x() + k), y(d.y() - r), x(d.x() + r), y(d.y() - k), x(d.x() + r), y(d.y()));
+        out().closePath();
         if (d.filled()) {
-            out.fill();
+            out().fill();
         } else {
-            out.setLineWidth(length(d.thickness()));
-            out.stroke();
+            out().setLineWidth(length(d.thickness()));
+            out().stroke();
         }
     }
 
@@ -149,11 +155,11 @@ public final class PdfPainter {
             case MIDDLE -> w.x() - width / 2;
             case END -> w.x() - width;
         };
-        out.beginText();
-        out.setFont(font, length(w.size()));
-        out.newLineAtOffset(x(left), y(w.y()));
-        out.showText(text);
-        out.endText();
+        out().beginText();
+        out().setFont(font, length(w.size()));
+        out().newLineAtOffset(x(left), y(w.y()));
+        out().showText(text);
+        out().endText();
     }
 
     /** Letters that the font lacks become question marks, so that one strange letter does not lose a page. */
@@ -192,27 +198,27 @@ public final class PdfPainter {
         for (PathIterator it = path.getPathIterator(null); !it.isDone(); it.next()) {
             switch (it.currentSegment(c)) {
                 case PathIterator.SEG_MOVETO -> {
-                    out.moveTo(x(c[0]), y(c[1]));
+                    out().moveTo(x(c[0]), y(c[1]));
                     lastX = c[0];
                     lastY = c[1];
                 }
                 case PathIterator.SEG_LINETO -> {
-                    out.lineTo(x(c[0]), y(c[1]));
+                    out().lineTo(x(c[0]), y(c[1]));
                     lastX = c[0];
                     lastY = c[1];
                 }
                 case PathIterator.SEG_QUADTO -> {
-                    out.curveTo(x(lastX + (c[0] - lastX) * 2 / 3), y(lastY + (c[1] - lastY) * 2 / 3),
+                    out().curveTo(x(lastX + (c[0] - lastX) * 2 / 3), y(lastY + (c[1] - lastY) * 2 / 3),
                             x(c[2] + (c[0] - c[2]) * 2 / 3), y(c[3] + (c[1] - c[3]) * 2 / 3), x(c[2]), y(c[3]));
                     lastX = c[2];
                     lastY = c[3];
                 }
                 case PathIterator.SEG_CUBICTO -> {
-                    out.curveTo(x(c[0]), y(c[1]), x(c[2]), y(c[3]), x(c[4]), y(c[5]));
+                    out().curveTo(x(c[0]), y(c[1]), x(c[2]), y(c[3]), x(c[4]), y(c[5]));
                     lastX = c[4];
                     lastY = c[5];
                 }
-                default -> out.closePath();
+                default -> out().closePath();
             }
         }
     }

@@ -1,10 +1,12 @@
 package wildflourish.sound.engine;
 
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import wildflourish.sound.transport.Course;
 import wildflourish.sound.transport.Moment;
 import wildflourish.sound.transport.Playback;
@@ -30,13 +32,13 @@ public final class Engine implements AutoCloseable {
     private final AtomicReference<Order> order = new AtomicReference<>();
     private final float[] mix = new float[BLOCK];
     private final float[] one = new float[BLOCK];
-    private final Playback[] leaving = new Playback[LEAVING];
+    private final @Nullable Playback[] leaving = new Playback[LEAVING];
     private final int[] fade = new int[LEAVING];
     private final Limiter limiter = new Limiter();
-    private volatile Output output;
-    private volatile Playing playing;
+    private volatile @Nullable Output output;
+    private volatile @Nullable Playing playing;
     private volatile boolean closed;
-    private Playback current;
+    private @Nullable Playback current;
     private long written;
     private int ringing;
 
@@ -149,7 +151,7 @@ public final class Engine implements AutoCloseable {
             leave(current);
         }
         current = next.playback().orElse(null);
-        playing = next.playback().map(p -> new Playing(p.course(), output, written)).orElse(null);
+        playing = next.playback().map(p -> new Playing(p.course(), device(), written)).orElse(null);
         ringing = FADE + Limiter.DELAY + BLOCK;
     }
 
@@ -193,21 +195,26 @@ public final class Engine implements AutoCloseable {
         }
     }
 
+    /** The device, which is opened before anything is played. */
+    private Output device() {
+        return Objects.requireNonNull(output);
+    }
+
     private void write() {
         try {
-            output.write(mix, BLOCK);
+            device().write(mix, BLOCK);
             written += BLOCK;
         } catch (Output.OutputLost e) {
-            Output lost = output;
-            lost.close();
-            output = outputs.get();
+            device().close();
+            Output other = outputs.get();
+            output = other;
             Playing now = playing;
             if (now != null) {
                 // The course goes on where it is, on the new device's own count.
-                playing = new Playing(now.course(), output, now.startedAt() - written);
+                playing = new Playing(now.course(), other, now.startedAt() - written);
             }
             written = 0;
-            notices.accept("the sound device was lost; going on with " + output.name());
+            notices.accept("the sound device was lost; going on with " + other.name());
         }
     }
 

@@ -46,7 +46,7 @@ final class SoundCard implements Output {
             line.start();
             return new SoundCard(line, channels);
         } catch (LineUnavailableException | IllegalArgumentException | SecurityException e) {
-            throw new OutputLost(e.getMessage());
+            throw new OutputLost(String.valueOf(e.getMessage()));
         }
     }
 

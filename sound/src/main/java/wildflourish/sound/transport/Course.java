@@ -2,6 +2,7 @@ package wildflourish.sound.transport;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.tune.PlayedOut;
 import wildflourish.sound.voice.Voice;
 
@@ -119,7 +120,7 @@ public final class Course {
     }
 
     /** The track that is played so many legs after the first; null when everything has been played. */
-    Track track(int count) {
+    @Nullable Track track(int count) {
         if (count == 0) {
             return first;
         }

@@ -1,5 +1,6 @@
 package wildflourish.sound.transport;
 
+import org.jspecify.annotations.Nullable;
 import wildflourish.sound.cue.Cue;
 import wildflourish.sound.voice.Voice;
 import wildflourish.sound.voice.VoiceData;
@@ -14,7 +15,7 @@ public final class Playback {
     private final Deck[] decks;
     private int count;
     private int current;
-    private Track track;
+    private @Nullable Track track;
     private int event;
     private long frame;
 
