@@ -1,8 +1,9 @@
 package wildflourish.app.controls;
 
 import java.util.List;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
-import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -17,10 +18,7 @@ public final class Boxes {
         box.setId(id);
         box.setAccessibleText(words);
         box.setMaxWidth(Double.MAX_VALUE);
-        Label label = new Label(words);
-        label.setLabelFor(box);
-        label.getStyleClass().add("quiet");
-        return new VBox(1, label, box);
+        return new VBox(1, Labels.quiet(words, box), box);
     }
 
     /** Two boxes side by side, together as wide as is said. */
@@ -32,5 +30,12 @@ public final class Boxes {
             HBox.setHgrow(one, Priority.ALWAYS);
         }
         return pair;
+    }
+
+    /** Things that belong together, in a row. */
+    public static HBox row(Node... nodes) {
+        HBox row = new HBox(6, nodes);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
     }
 }

@@ -1,5 +1,6 @@
 package wildflourish.app.controls;
 
+import javafx.scene.control.Control;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Region;
 
@@ -19,6 +20,13 @@ public final class Labels {
     public static Label quiet(String text) {
         Label label = new Label(text);
         label.getStyleClass().add("quiet");
+        return label;
+    }
+
+    /** A quiet label that leads the keyboard to what it names. */
+    public static Label quiet(String text, Control of) {
+        Label label = quiet(text);
+        label.setLabelFor(of);
         return label;
     }
 

@@ -195,4 +195,10 @@ public record PracticeState(
         }
         return list.isEmpty() ? "none yet" : list.toString().strip();
     }
+
+    /** Whether the same words are to be read as at another moment of the turn. */
+    boolean saysTheSameAs(PracticeState other) {
+        return phase == other.phase && passes.equals(other.passes) && turn.equals(other.turn) && advice.equals(other.advice)
+                && reminder.equals(other.reminder);
+    }
 }

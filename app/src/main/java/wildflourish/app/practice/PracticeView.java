@@ -4,6 +4,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.LongConsumer;
+import java.util.stream.Stream;
 import javafx.collections.ObservableList;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -314,9 +315,7 @@ public final class PracticeView extends BorderPane {
         if (!settled) {
             fill(now.choice());
         }
-        boolean sameWords = settled && before != null && before.phase() == now.phase() && before.passes().equals(now.passes()) && before.turn().equals(now.turn())
-                && before.advice().equals(now.advice()) && before.reminder().equals(now.reminder());
-        if (!sameWords) {
+        if (!settled || before == null || !now.saysTheSameAs(before)) {
             words(now);
         }
         lanes.show(now);
@@ -360,7 +359,7 @@ public final class PracticeView extends BorderPane {
             delay.setText(!choice.calibration().isKnown() ? "not calibrated yet; any letter or the space bar taps"
                     : "taps are taken %d ms earlier than they are told; the %d ms of the sound device are taken off besides".formatted(
                     Math.round(choice.calibration().delayMs()), Math.round(model.latencyMs())));
-            care.setText(model.rest().pain() + model.cautions().stream().filter(c -> !c.equals(model.rest().pain())).map(c -> "\n" + c).reduce("", String::concat));
+            care.setText(String.join("\n", Stream.concat(Stream.of(model.rest().pain()), model.cautions().stream()).distinct().toList()));
         });
     }
 

@@ -1,6 +1,5 @@
 package wildflourish.app.practice;
 
-import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.scene.canvas.GraphicsContext;
@@ -21,16 +20,9 @@ import wildflourish.score.display.Ink;
  */
 final class PulseLanes extends Painted {
 
-    private static final double LEFT = 22;
-    private static final double RIGHT = 14;
-    private static final double TOP = 30;
-    private static final double ROW = 200;
-    private static final double LEAST_ROW = 62;
-    private static final double COMFORTABLE_ROW = 82;
     /** Pixels for a millisecond off the pulse, and where that stops growing. */
     private static final double OFF = 0.3;
     private static final double MOST_OFF = 25;
-    private static final double CLOSEST = 13;
 
     private final Supplier<StepRule> rule;
     private @Nullable PracticeState state;
@@ -49,54 +41,6 @@ final class PulseLanes extends Painted {
         paint();
     }
 
-    /** How the turn is laid out in rows. */
-    private record Rows(double rowMs, int count, double height, double scale, int first) {
-
-        double x(double ms) {
-            return LEFT + (ms - row(ms) * rowMs) * scale;
-        }
-
-        int row(double ms) {
-            return (int) Math.clamp(Math.floor((ms + 1e-6) / rowMs), 0, count - 1);
-        }
-
-        double y(int row) {
-            return TOP + (row - first + 0.5) * height;
-        }
-    }
-
-    private Rows rows(PracticeState state, PracticeState.Turn turn) {
-        double width = Math.max(100, getWidth() - LEFT - RIGHT);
-        double length = turn.expected().lengthMs();
-        List<Double> bars = turn.bars();
-        double bar = bars.size() > 1 ? (bars.getLast() - bars.getFirst()) / (bars.size() - 1) : length;
-        double closest = closest(turn.expected());
-        double room = getHeight() - TOP;
-        double rowMs = bar;
-        boolean fits = false;
-        for (int n = 1; n <= 8 && !fits; n *= 2) {
-            // As few bars in a row as there is room for, and no more than can be told apart.
-            boolean apart = n == 1 || width / (bar * n) * closest >= CLOSEST;
-            rowMs = apart ? bar * n : rowMs;
-            fits = Math.ceil(length / (bar * n) - 1e-6) * COMFORTABLE_ROW <= room;
-        }
-        rowMs = Math.min(rowMs, length);
-        int count = (int) Math.max(1, Math.ceil(length / rowMs - 1e-6));
-        double height = Math.clamp((getHeight() - TOP) / count, LEAST_ROW, ROW);
-        int fit = (int) Math.max(1, Math.floor((getHeight() - TOP) / height));
-        int now = (int) Math.clamp(Math.floor(Math.max(0, state.nowMs()) / rowMs), 0, count - 1);
-        int first = count <= fit ? 0 : Math.clamp(now - fit / 2, 0, count - fit);
-        return new Rows(rowMs, count, height, width / rowMs, first);
-    }
-
-    private static double closest(Expected expected) {
-        double closest = expected.lengthMs();
-        for (int i = 1; i < expected.size(); i++) {
-            closest = Math.min(closest, expected.onsets().get(i).atMs() - expected.onsets().get(i - 1).atMs());
-        }
-        return closest;
-    }
-
     @Override
     void paint(GraphicsContext g) {
         paper(g);
@@ -108,12 +52,12 @@ final class PulseLanes extends Painted {
         g.setFill(palette().of(Ink.QUIET));
         g.setTextAlign(TextAlignment.LEFT);
         if (now.turn().isEmpty()) {
-            g.fillText("Enter begins. A ring is where a note is expected, a dot is where it came.", LEFT, TOP);
+            g.fillText("Enter begins. A ring is where a note is expected, a dot is where it came.", LaneRows.LEFT, LaneRows.TOP);
             return;
         }
         PracticeState.Turn turn = now.turn().get();
-        g.fillText("above the line: early      below: late", LEFT, 18);
-        Rows rows = rows(now, turn);
+        g.fillText("above the line: early      below: late", LaneRows.LEFT, 18);
+        LaneRows rows = LaneRows.of(now, turn, getWidth(), getHeight());
         pulse(g, turn, rows);
         boolean own = now.phase() != PracticeState.Phase.LISTENING;
         if (own) {
@@ -130,13 +74,13 @@ final class PulseLanes extends Painted {
         }
     }
 
-    private void pulse(GraphicsContext g, PracticeState.Turn turn, Rows rows) {
+    private void pulse(GraphicsContext g, PracticeState.Turn turn, LaneRows rows) {
         g.setLineWidth(1);
         g.setStroke(palette().of(Ink.STAVE));
         for (int row = 0; row < rows.count(); row++) {
             double end = Math.min(rows.rowMs(), turn.expected().lengthMs() - row * rows.rowMs());
             double y = Math.round(rows.y(row)) + 0.5;
-            g.strokeLine(LEFT, y, LEFT + end * rows.scale(), y);
+            g.strokeLine(LaneRows.LEFT, y, LaneRows.LEFT + end * rows.scale(), y);
         }
         for (double beat : turn.beats()) {
             boolean bar = turn.bars().contains(beat);
@@ -160,14 +104,14 @@ final class PulseLanes extends Painted {
     }
 
     /** What came so far, each against the nearest onset that is expected. */
-    private void coming(GraphicsContext g, PracticeState state, PracticeState.Turn turn, Rows rows) {
+    private void coming(GraphicsContext g, PracticeState state, PracticeState.Turn turn, LaneRows rows) {
         for (double ms : state.played()) {
             turn.expected().onsets().stream().min(java.util.Comparator.comparingDouble(o -> Math.abs(o.atMs() - ms)))
                     .ifPresent(o -> dot(g, ms, ms - o.atMs(), look(turn.expected(), o, ms - o.atMs()), rows));
         }
     }
 
-    private void measured(GraphicsContext g, PracticeState.Turn turn, Evenness pass, Rows rows) {
+    private void measured(GraphicsContext g, PracticeState.Turn turn, Evenness pass, LaneRows rows) {
         for (Matching.Pair pair : pass.matching().pairs()) {
             Expected.Onset onset = turn.expected().onsets().get(pair.expected());
             double ms = pass.played().get(pair.played());
@@ -191,11 +135,11 @@ final class PulseLanes extends Painted {
     }
 
     /** The gap furthest off, bracketed. */
-    private void odd(GraphicsContext g, PracticeState.Turn turn, Evenness.OddGap odd, Rows rows) {
+    private void odd(GraphicsContext g, PracticeState.Turn turn, Evenness.OddGap odd, LaneRows rows) {
         double from = turn.expected().onsets().get(odd.onset()).atMs();
         double to = odd.onset() + 1 < turn.expected().size() ? turn.expected().onsets().get(odd.onset() + 1).atMs() : turn.expected().lengthMs();
         double left = rows.x(from);
-        double right = rows.row(to) == rows.row(from) ? rows.x(to) : getWidth() - RIGHT;
+        double right = rows.row(to) == rows.row(from) ? rows.x(to) : getWidth() - LaneRows.RIGHT;
         double y = rows.y(rows.row(from)) + 30;
         g.setStroke(palette().of(Ink.ROLL));
         g.setLineWidth(1.5);
@@ -216,13 +160,13 @@ final class PulseLanes extends Painted {
         return rule.get().look(off, end - onset.atMs());
     }
 
-    private void dot(GraphicsContext g, double ms, double off, StepRule.Look look, Rows rows) {
+    private void dot(GraphicsContext g, double ms, double off, StepRule.Look look, LaneRows rows) {
         Color colour = palette().of(switch (look) {
             case RIGHT -> Ink.GLIDE;
             case OFF -> Ink.COMPANY;
             case WRONG -> Ink.MISSING;
         });
-        double x = Math.clamp(rows.x(Math.max(0, ms)), LEFT - 8, getWidth() - 6);
+        double x = Math.clamp(rows.x(Math.max(0, ms)), LaneRows.LEFT - 8, getWidth() - 6);
         double line = rows.y(rows.row(Math.max(0, ms)));
         double y = line + Math.clamp(off * OFF, -MOST_OFF, MOST_OFF);
         g.setStroke(colour);

@@ -326,10 +326,7 @@ public final class ReadingView extends BorderPane {
     }
 
     private FlowPane edits() {
-        Label label = new Label("name");
-        label.setLabelFor(name);
-        label.getStyleClass().add("quiet");
-        return new FlowPane(6, 6, label, name,
+        return new FlowPane(6, 6, Labels.quiet("name", name), name,
                 Buttons.button("phrase-hear", "Hear", "this phrase, bare, or stop: space", hear, this::focusMap),
                 Buttons.button("start-earlier", "◂ start", "begin a note earlier: Alt+←", () -> model.moveStart(-1), this::focusMap),
                 Buttons.button("start-later", "start ▸", "begin a note later: Alt+→", () -> model.moveStart(1), this::focusMap),

@@ -23,6 +23,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import wildflourish.app.controls.Boxes;
 import wildflourish.app.controls.Buttons;
 import wildflourish.app.controls.Choosing;
 import wildflourish.app.controls.Filling;
@@ -125,10 +126,10 @@ public final class RoundsView extends BorderPane {
                 Buttons.button("rounds-hear", "Hear", "the whole from beginning to end, or stop: space", hear, this::requestFocus),
                 Buttons.button("rounds-preset", "Bare, some, all", "the first time bare, the last with everything: B", model::bareSomeAll, this::requestFocus),
                 Buttons.button("rounds-shuffle", "Shuffle", "another mixture within taste: S", () -> model.shuffle(Optional.empty()), this::requestFocus),
-                group(Labels.quiet("seed"), seed),
+                Boxes.row(Labels.quiet("seed"), seed),
                 Buttons.button("rounds-more", "+ time", "one time through more: T", model::addTime, this::requestFocus),
                 Buttons.button("rounds-less", "– time", "the time in hand out: X", model::dropTime, this::requestFocus),
-                group(Labels.quiet("before"), intro), group(Labels.quiet("after"), tag));
+                Boxes.row(Labels.quiet("before"), intro), Boxes.row(Labels.quiet("after"), tag));
     }
 
     private VBox side() {
@@ -168,12 +169,6 @@ public final class RoundsView extends BorderPane {
             command.run();
             requestFocus();
         });
-    }
-
-    private static HBox group(javafx.scene.Node... nodes) {
-        HBox group = new HBox(6, nodes);
-        group.setAlignment(Pos.CENTER_LEFT);
-        return group;
     }
 
     private void pressed(KeyEvent e) {

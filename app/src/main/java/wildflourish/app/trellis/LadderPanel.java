@@ -16,7 +16,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import wildflourish.app.controls.Choosing;
 import wildflourish.app.controls.Labels;
-import wildflourish.core.growth.Lick;
 import wildflourish.core.growth.RunnerUp;
 import wildflourish.core.growth.Taste;
 import wildflourish.core.setting.Density;
@@ -51,7 +50,7 @@ final class LadderPanel extends SidePanel {
         differences(now);
         content.getChildren().addAll(Labels.heading("Phrase " + model.ladder().phraseName()), phrase(now));
         wishes(now);
-        licks(now);
+        content.getChildren().addAll(Labels.heading("Your licks"), new LickList(model, now));
     }
 
     private Node rung(TrellisState now, int r) {
@@ -192,50 +191,7 @@ final class LadderPanel extends SidePanel {
         return row;
     }
 
-    private void licks(TrellisState now) {
-        content.getChildren().add(Labels.heading("Your licks"));
-        int bar = now.situation().tune().size() == 0 ? 1 : now.situation().tune().note(now.note()).barNumber();
-        TextField name = new TextField();
-        name.setId("lick-name");
-        name.setPromptText("name");
-        name.setPrefColumnCount(8);
-        name.setAccessibleText("name of the lick");
-        TextField from = bars("lick-from", bar, "first bar of the lick");
-        TextField to = bars("lick-to", bar, "last bar of the lick");
-        Runnable keep = () -> {
-            try {
-                model.variations().keep(name.getText(), Integer.parseInt(from.getText().strip()), Integer.parseInt(to.getText().strip()), "");
-            } catch (NumberFormatException e) {
-                model.tell("bars are told by their numbers");
-            }
-        };
-        name.setOnAction(e -> keep.run());
-        HBox row = new HBox(5, name, quiet("bars"), from, quiet("to"), to,
-                button("lick-keep", "Keep", "keep these bars of this rung as a lick", keep));
-        row.setAlignment(Pos.CENTER_LEFT);
-        content.getChildren().add(row);
-        for (Lick lick : now.licks()) {
-            Label label = new Label("%s  (%s, %s)".formatted(lick.name(), lick.key().spoken(), lick.source()));
-            label.setWrapText(true);
-            label.setMaxWidth(Double.MAX_VALUE);
-            HBox.setHgrow(label, Priority.ALWAYS);
-            HBox one = new HBox(6, label, button("lick-forget-" + lick.name(), "×", "keep it no longer", () -> model.variations().forget(lick)));
-            one.setAlignment(Pos.CENTER_LEFT);
-            content.getChildren().add(one);
-        }
-    }
-
-    private static TextField bars(String id, int value, String words) {
-        TextField field = new TextField(String.valueOf(value));
-        field.setId(id);
-        field.setPrefColumnCount(2);
-        field.setMinWidth(42);
-        field.setMaxWidth(42);
-        field.setAccessibleText(words);
-        return field;
-    }
-
-    private static Button button(String id, String text, String hint, Runnable action) {
+    static Button button(String id, String text, String hint, Runnable action) {
         Button button = new Button(text);
         button.setId(id);
         button.setTooltip(new Tooltip(hint));

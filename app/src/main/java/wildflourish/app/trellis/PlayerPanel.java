@@ -50,10 +50,7 @@ final class PlayerPanel extends SidePanel {
                 model.player().setSchool(choice.name(), box.getValue().id());
             }
         });
-        Label label = new Label(choice.asks());
-        label.setLabelFor(box);
-        label.getStyleClass().add("quiet");
-        return new VBox(1, label, box);
+        return new VBox(1, Labels.quiet(choice.asks(), box), box);
     }
 
     private GridPane speeds(TrellisState now) {

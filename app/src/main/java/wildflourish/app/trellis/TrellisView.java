@@ -12,9 +12,11 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
+import wildflourish.app.controls.Boxes;
 import wildflourish.app.controls.Buttons;
 import wildflourish.app.controls.Choosing;
 import wildflourish.app.controls.Filling;
+import wildflourish.app.controls.Labels;
 import wildflourish.app.controls.Shown;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.instrument.Instrument;
@@ -55,7 +57,7 @@ public final class TrellisView extends BorderPane {
         lower.setOnAction(e -> model.player().stepCapo(-1));
         higher.setOnAction(e -> model.player().stepCapo(1));
         capo.setId("capo");
-        capoGroup = group(lower, capo, higher);
+        capoGroup = Boxes.row(lower, capo, higher);
         getStyleClass().add("trellis");
         setCenter(score);
         setBottom(below);
@@ -115,10 +117,10 @@ public final class TrellisView extends BorderPane {
         FlowPane controls = new FlowPane(14, 6,
                 instrument,
                 capoGroup,
-                group(slower, tempo, faster),
-                group(label("student", level), level, playerButton),
-                group(ladderButton, grow, prune),
-                group(undo, redo));
+                Boxes.row(slower, tempo, faster),
+                Boxes.row(Labels.quiet("student", level), level, playerButton),
+                Boxes.row(ladderButton, grow, prune),
+                Boxes.row(undo, redo));
         controls.setAlignment(Pos.CENTER_LEFT);
         controls.getStyleClass().add("controls");
         return controls;
@@ -170,19 +172,6 @@ public final class TrellisView extends BorderPane {
             command.run();
             score.requestFocus();
         }
-    }
-
-    private static Label label(String text, ComboBox<?> of) {
-        Label label = new Label(text);
-        label.setLabelFor(of);
-        label.getStyleClass().add("quiet");
-        return label;
-    }
-
-    private static HBox group(Node... nodes) {
-        HBox group = new HBox(6, nodes);
-        group.setAlignment(Pos.CENTER_LEFT);
-        return group;
     }
 
     private void show(TrellisState now) {

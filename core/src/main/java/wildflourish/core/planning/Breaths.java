@@ -74,32 +74,7 @@ public record Breaths(List<Mark> marks, double longestSeconds, boolean enough) {
             String provenance, Map<String, Integer> needsMs, double shortenFrom, Map<String, Integer> lungfulSeconds, int breath, int shorten, int drop,
             int insidePhrase, int insideBar, int offTheBeat, int perSecondTooLong) {}
 
-    private static final Costs COSTS = DataFile.read("planning/breath.json", Costs.class);
-
-    /**
-     * What a player's lungs do.
-     *
-     * @param lungfulSeconds how long they blow without strain, more than 0
-     * @param needsMs how long a quick breath takes
-     */
-    public record Lungs(double lungfulSeconds, int needsMs) {
-
-        /** Those of a level; of the student's own speeds, those of a fluent player. From memory. */
-        public static Lungs of(String level) {
-            return new Lungs(of(level, COSTS.lungfulSeconds()),
-                    of(level, COSTS.needsMs()));
-        }
-
-        private static <T> T of(String level, Map<String, T> values) {
-            T own = values.get(level);
-            return own == null ? Objects.requireNonNull(values.get("fluent")) : own;
-        }
-    }
-
-    /** How long a player of a level blows without strain, in seconds; from memory. */
-    public static double lungful(String level) {
-        return Lungs.of(level).lungfulSeconds();
-    }
+    static final Costs COSTS = DataFile.read("planning/breath.json", Costs.class);
 
     private record Played(Stand stand, double startMs, double endMs, double restMs) {}
 

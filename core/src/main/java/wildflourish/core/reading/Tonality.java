@@ -36,10 +36,10 @@ public record Tonality(
             String provenance, List<Mode> modes, int inScale, int outside, int onTonic, int onFifth, int restOnTonic,
             int restOnFifth, int lastOnTonic, int firstOnTonic, int written, double passing) {}
 
-    private static final Weights WEIGHTS = DataFile.read("reading/tonality.json", Weights.class);
+    static final Weights WEIGHTS = DataFile.read("reading/tonality.json", Weights.class);
     private static final List<String> NUMBERS =
             List.of("no", "one", "two", "three", "four", "five", "six", "seven");
-    private static final List<String> ORDINALS =
+    static final List<String> ORDINALS =
             List.of("", "first", "second", "third", "fourth", "fifth", "sixth", "seventh");
 
     /**
@@ -175,47 +175,10 @@ public record Tonality(
         }
         List<Integer> once = byMidi.values().stream().filter(n -> n.size() == 1).map(List::getFirst).sorted().toList();
         return new Tonality(Optional.of(key), written, List.copyOf(degrees), outside, once,
-                joined(remark(key, written, degrees), changes(timeline, written)));
+                KeyRemark.of(timeline, key, written, degrees));
     }
 
-    private static Optional<String> joined(Optional<String> one, Optional<String> other) {
-        return one.isPresent() && other.isPresent() ? Optional.of(one.get() + "; " + other.get()) : one.or(() -> other);
-    }
-
-    /** The first place where another key is written. */
-    private static Optional<String> changes(Timeline timeline, Key written) {
-        return timeline.notes().stream().filter(s -> !s.key().equals(written) && !s.key().open()).findFirst()
-                .map(s -> "from %s on the key is written as %s".formatted(s.barInWords(), s.key().spoken()));
-    }
-
-    private static Optional<String> remark(Key key, Key written, TreeSet<Integer> degrees) {
-        if (written.open()) {
-            return Optional.of("no key is written; the notes are those of %s".formatted(key.spoken()));
-        }
-        boolean same = key.tonic() == written.tonic() && key.tonicAlter() == written.tonicAlter()
-                && key.mode() == written.mode();
-        if (!same) {
-            return Optional.of("the key is written as %s, but the notes speak for %s".formatted(
-                    written.spoken(), key.spoken()));
-        }
-        for (Mode other : WEIGHTS.modes()) {
-            if (other != key.mode() && degrees.size() < 7 && sharesDegrees(key, other, degrees)) {
-                return Optional.of("without its %s the tune could as well be %s; the written key is taken".formatted(
-                        missing(degrees).stream().map(ORDINALS::get).reduce((a, b) -> a + " and " + b).orElse(""),
-                        Key.of(key.tonic(), key.tonicAlter(), other).spoken()));
-            }
-        }
-        return Optional.empty();
-    }
-
-    private static boolean sharesDegrees(Key key, Mode other, TreeSet<Integer> degrees) {
-        Key mine = Key.of(key.tonic(), key.tonicAlter(), key.mode());
-        Key theirs = Key.of(key.tonic(), key.tonicAlter(), other);
-        return degrees.stream().allMatch(d -> mine.step(mine.tonicPitch(), d - 1).midi()
-                == theirs.step(theirs.tonicPitch(), d - 1).midi());
-    }
-
-    private static List<Integer> missing(java.util.Collection<Integer> degrees) {
+    static List<Integer> missing(java.util.Collection<Integer> degrees) {
         List<Integer> missing = new ArrayList<>();
         for (int d = 1; d <= 7; d++) {
             if (!degrees.contains(d)) {

@@ -31,6 +31,7 @@ import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.ornament.Vocabulary;
 import wildflourish.core.planning.Breaths;
+import wildflourish.core.planning.Lungs;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.AsPlayed;
@@ -344,7 +345,7 @@ class SessionStandardTest {
             Version version = version(tune, instrument.id());
             AsPlayed played = AsPlayed.of(version.situation(), version.rung(FULL));
             Setting setting = played.varied().setting();
-            Breaths breaths = Breaths.of(played.situation().tune(), customary(tune), Breaths.Lungs.of("fluent"),
+            Breaths breaths = Breaths.of(played.situation().tune(), customary(tune), Lungs.of("fluent"),
                     n -> setting.has(n, "breath"), n -> setting.at(n).isEmpty() ? Breaths.Busy.NOT : Breaths.Busy.THROUGHOUT,
                     n -> Phrases.of(played.situation().tune()).stream().anyMatch(p -> p.lastNote() == n));
             assertThat(breaths.enough()).as("%s can be blown, the longest stretch %s s", tune, breaths.longestSeconds()).isTrue();

@@ -18,7 +18,7 @@ class BreathsTest {
     private static Breaths breaths(
             Timeline tune, Tempo tempo, double seconds, java.util.function.IntPredicate breathed,
             java.util.function.IntPredicate ornamented, java.util.function.IntPredicate endsPhrase) {
-        return Breaths.of(tune, tempo, new Breaths.Lungs(seconds, 220), breathed,
+        return Breaths.of(tune, tempo, new Lungs(seconds, 220), breathed,
                 n -> ornamented.test(n) ? Breaths.Busy.THROUGHOUT : Breaths.Busy.NOT, endsPhrase);
     }
 
@@ -110,10 +110,10 @@ class BreathsTest {
         Timeline tune = bars(16, "D4 E4 F#4 G4 A4 B4 C#5 D5");
         // A quaver of 139 ms.
         Tempo fast = Tempo.of(Ratio.of(1, 2), 108);
-        Breaths.Lungs learner = new Breaths.Lungs(3, 220);
+        Lungs learner = new Lungs(3, 220);
         assertThat(Breaths.of(tune, fast, learner, n -> false, n -> Breaths.Busy.NOT, n -> n % 16 == 15).marks()).isEmpty();
-        assertThat(Breaths.of(tune, fast, new Breaths.Lungs(3, 130), n -> false, n -> Breaths.Busy.NOT, n -> n % 16 == 15).marks()).isNotEmpty();
-        assertThat(Breaths.Lungs.of("fluent").needsMs()).isEqualTo(140);
-        assertThat(Breaths.Lungs.of("learner").needsMs()).isEqualTo(220);
+        assertThat(Breaths.of(tune, fast, new Lungs(3, 130), n -> false, n -> Breaths.Busy.NOT, n -> n % 16 == 15).marks()).isNotEmpty();
+        assertThat(Lungs.of("fluent").needsMs()).isEqualTo(140);
+        assertThat(Lungs.of("learner").needsMs()).isEqualTo(220);
     }
 }

@@ -3,7 +3,6 @@ package wildflourish.score.paint;
 import java.awt.Color;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.GeneralPath;
-import java.awt.geom.PathIterator;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -91,7 +90,7 @@ public final class PdfPainter {
             case Shape.Glyph g -> {
                 GeneralPath outline = Outlines.of(g.name());
                 outline.transform(new AffineTransform(g.scale(), 0, 0, g.scale(), g.x(), g.y()));
-                trace(outline);
+                new PdfPath(out(), this::x, this::y).trace(outline);
                 out().fill();
             }
             case Shape.Line l -> {
@@ -189,38 +188,6 @@ public final class PdfPainter {
             fonts.put(face, known);
         }
         return known;
-    }
-
-    private void trace(GeneralPath path) throws IOException {
-        double[] c = new double[6];
-        double lastX = 0;
-        double lastY = 0;
-        for (PathIterator it = path.getPathIterator(null); !it.isDone(); it.next()) {
-            switch (it.currentSegment(c)) {
-                case PathIterator.SEG_MOVETO -> {
-                    out().moveTo(x(c[0]), y(c[1]));
-                    lastX = c[0];
-                    lastY = c[1];
-                }
-                case PathIterator.SEG_LINETO -> {
-                    out().lineTo(x(c[0]), y(c[1]));
-                    lastX = c[0];
-                    lastY = c[1];
-                }
-                case PathIterator.SEG_QUADTO -> {
-                    out().curveTo(x(lastX + (c[0] - lastX) * 2 / 3), y(lastY + (c[1] - lastY) * 2 / 3),
-                            x(c[2] + (c[0] - c[2]) * 2 / 3), y(c[3] + (c[1] - c[3]) * 2 / 3), x(c[2]), y(c[3]));
-                    lastX = c[2];
-                    lastY = c[3];
-                }
-                case PathIterator.SEG_CUBICTO -> {
-                    out().curveTo(x(c[0]), y(c[1]), x(c[2]), y(c[3]), x(c[4]), y(c[5]));
-                    lastX = c[4];
-                    lastY = c[5];
-                }
-                default -> out().closePath();
-            }
-        }
     }
 
     private float x(double spaces) {
