@@ -1,11 +1,11 @@
 package wildflourish.app.bench;
 
-import wildflourish.app.desk.DeskApplication;
-import wildflourish.app.work.Documents;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import wildflourish.app.desk.DeskApplication;
 import wildflourish.app.trellis.Openings;
+import wildflourish.app.work.Documents;
 import wildflourish.app.work.Keeper;
 import wildflourish.library.Library;
 

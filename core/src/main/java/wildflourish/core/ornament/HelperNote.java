@@ -11,11 +11,14 @@ import wildflourish.core.tune.Pitch;
  */
 public sealed interface HelperNote {
 
+    /** Another note in this one's place. */
+    sealed interface InPlace extends HelperNote {}
+
     /** Another note in this one's place, over holes. */
-    sealed interface OnHoles extends HelperNote {}
+    sealed interface OnHoles extends InPlace {}
 
     /** Another note in this one's place, by a finger on a string. */
-    sealed interface OnStrings extends HelperNote {}
+    sealed interface OnStrings extends InPlace {}
 
     /** Found by the music alone, whatever holds the note. */
     sealed interface ByMusic extends OnHoles, OnStrings {}

@@ -29,8 +29,9 @@ public record Motion(Move move, HelperNote helper) {
             case NONE -> false;
             case HOLES -> switch (move) {
                 case HAMMER, PULL, BEND, COMPANY -> false;
-                case SOUND, TOUCH, TONGUE, BREATH, SWELL, SLUR, STROKE, WAVER, CUT, CRAN_CUT, TAP, CLOSE, SLAP, SLIDE, FALL, PASSING, GRACE,
-                        POP, OVERLAP -> helper instanceof HelperNote.OnHoles;
+                case SOUND, TOUCH, TONGUE, BREATH, SWELL, SLUR, WAVER, CUT, CRAN_CUT, TAP, CLOSE, SLAP, SLIDE, FALL, PASSING, GRACE, POP,
+                        OVERLAP -> helper instanceof HelperNote.OnHoles;
+                case STROKE -> helper instanceof HelperNote.Itself;
             };
             case STRINGS -> switch (move) {
                 case CRAN_CUT, POP, SLAP, OVERLAP, CLOSE -> false;
@@ -42,7 +43,8 @@ public record Motion(Move move, HelperNote helper) {
             case BUTTONS -> switch (move) {
                 case WAVER, CUT, TAP, CRAN_CUT, SLIDE, BEND, FALL, POP, SLAP, OVERLAP, CLOSE, HAMMER, PULL -> false;
                 case COMPANY -> helper instanceof HelperNote.Along;
-                case SOUND, TOUCH, SLUR, BREATH, SWELL, STROKE, TONGUE, GRACE, PASSING -> helper instanceof HelperNote.ByMusic;
+                case SOUND, TOUCH, SLUR, BREATH, SWELL, TONGUE, GRACE, PASSING -> helper instanceof HelperNote.ByMusic;
+                case STROKE -> helper instanceof HelperNote.Itself;
             };
         };
         return understood ? Optional.empty() : Optional.of("hands on %s do not know a %s with '%s'".formatted(

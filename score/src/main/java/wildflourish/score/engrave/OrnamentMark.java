@@ -106,7 +106,7 @@ public final class OrnamentMark {
         double right = left + piece.width();
         switch (piece.motion().move()) {
             case CUT, CRAN_CUT -> peak(left, middle, right, y, 0.45);
-            case GRACE -> grace(piece.motion().helper(), left, y);
+            case GRACE -> grace((HelperNote.InPlace) piece.motion().helper(), left, y);
             case TAP, HAMMER -> trough(left, middle, right, y);
             case SLAP -> {
                 trough(left, middle, right, y);
@@ -118,7 +118,7 @@ public final class OrnamentMark {
                 dot(right + 0.15, y + 0.45, 0.17);
             }
             case PULL -> line(left - 0.1, y - 0.45, right + 0.1, y + 0.45);
-            case PASSING -> passing(piece.motion().helper(), left, middle, right, y);
+            case PASSING -> passing((HelperNote.InPlace) piece.motion().helper(), left, middle, right, y);
             case TONGUE -> dot(middle, y, 0.24);
             case TOUCH -> dot(middle, y, 0.15);
             case STROKE -> stroke(piece, middle, y);
@@ -136,7 +136,7 @@ public final class OrnamentMark {
             }
             case WAVER -> wave(left, y, 0.3);
             case SWELL -> wave(left, y, 0.15);
-            case COMPANY -> company(piece.motion().helper(), middle, y);
+            case COMPANY -> company((HelperNote.AlongStrings) piece.motion().helper(), middle, y);
             case SLUR -> shapes.add(new Shape.Bow(left - 0.35, y + 0.2, right + 0.35, y + 0.2, -0.55, 0.08, 0.22, ink));
             case BREATH -> {
                 line(left, y - 0.1, middle, y + 0.45);
@@ -145,7 +145,7 @@ public final class OrnamentMark {
         }
     }
 
-    private void grace(HelperNote helper, double left, double y) {
+    private void grace(HelperNote.InPlace helper, double left, double y) {
         double middle = left + UNIT / 2;
         double right = left + UNIT;
         switch (helper) {
@@ -173,11 +173,13 @@ public final class OrnamentMark {
             }
             case HelperNote.Before before -> ring(middle, y, 0.25);
             case HelperNote.Through(var pitch) -> dot(middle, y + 0.6 - Math.clamp(pitch.diatonic() - 32, 0, 6) * 0.18, 0.17);
-            default -> peak(left, middle, right, y, 0.45);
+            case HelperNote.Itself _, HelperNote.FingerAbove _, HelperNote.Semitones _, HelperNote.Next _, HelperNote.Between _, HelperNote.Blue _,
+                    HelperNote.Fork _, HelperNote.Seesaw _, HelperNote.Doubling _, HelperNote.OwnOpenString _ ->
+                peak(left, middle, right, y, 0.45);
         }
     }
 
-    private void passing(HelperNote helper, double left, double middle, double right, double y) {
+    private void passing(HelperNote.InPlace helper, double left, double middle, double right, double y) {
         switch (helper) {
             case HelperNote.Between between -> {
                 boolean shortNote = ornament.from().isLess(Ratio.of(1, 4));
@@ -204,12 +206,14 @@ public final class OrnamentMark {
                 dot(right, y + 0.2, 0.15);
                 dot(right + 0.2, y - 0.2, 0.15);
             }
-            default -> dot(middle, y - 0.35, 0.17);
+            case HelperNote.Itself _, HelperNote.FingerAbove _, HelperNote.FingerBelow _, HelperNote.Semitones _, HelperNote.Before _,
+                    HelperNote.Named _, HelperNote.Fork _, HelperNote.Doubling _, HelperNote.Through _, HelperNote.OwnOpenString _ ->
+                dot(middle, y - 0.35, 0.17);
         }
     }
 
     /** Heads as they lie above one another. */
-    private void company(HelperNote helper, double x, double y) {
+    private void company(HelperNote.AlongStrings helper, double x, double y) {
         switch (helper) {
             case HelperNote.OpenString open -> {
                 dot(x, y - 0.25, 0.2);
@@ -245,7 +249,7 @@ public final class OrnamentMark {
                 line(x - 0.55, y + 0.3, x + 0.05, y + 0.3);
                 ring(x + 0.2, y + 0.3, 0.15);
             }
-            default -> {
+            case HelperNote.Chord _ -> {
                 dot(x, y - 0.45, 0.19);
                 dot(x, y, 0.19);
                 dot(x, y + 0.45, 0.19);
@@ -256,14 +260,14 @@ public final class OrnamentMark {
     /** An upright for each stroke: short ones smaller, those on other strings higher or lower. */
     private void stroke(Piece piece, double x, double y) {
         double half = piece.brief() ? 0.28 : 0.48;
-        switch (piece.motion().helper()) {
+        switch ((HelperNote.Struck) piece.motion().helper()) {
             case HelperNote.FirstString first -> line(x, y - 0.55, x, y - 0.1);
             case HelperNote.StringNearer nearer -> line(x, y - 0.3, x, y + 0.1);
             case HelperNote.ShortString shortest -> {
                 line(x, y + 0.05, x, y + 0.4);
                 dot(x, y + 0.5, 0.13);
             }
-            default -> line(x, y - half, x, y + half);
+            case HelperNote.Itself _, HelperNote.OwnOpenString _ -> line(x, y - half, x, y + half);
         }
     }
 
