@@ -20,10 +20,12 @@ public record BarLine(Style style, int repeatsBefore, int repeatsAfter) {
                 || style == Style.DOUBLE || style == Style.FINAL || style == Style.OPENING;
     }
 
-    /** Two lines with nothing between them, drawn as one. */
+    /** Two lines with nothing between them, drawn as one; a repeat sign is no double bar besides. */
     public BarLine joinedWith(BarLine next) {
-        Style joined = next.style == Style.NONE || next.style == Style.THIN && style != Style.NONE ? style : next.style;
-        return new BarLine(
-                joined, Math.max(repeatsBefore, next.repeatsBefore), Math.max(repeatsAfter, next.repeatsAfter));
+        boolean weaker = next.style == Style.NONE || next.style == Style.THIN || next.style == Style.DOTTED;
+        Style joined = next.style == Style.NONE || weaker && style != Style.NONE ? style : next.style;
+        int before = Math.max(repeatsBefore, next.repeatsBefore);
+        int after = Math.max(repeatsAfter, next.repeatsAfter);
+        return new BarLine(joined == Style.DOUBLE && before + after > 0 ? Style.THIN : joined, before, after);
     }
 }

@@ -20,7 +20,9 @@ final class AbcFields {
 
     private static final Pattern FRACTION = Pattern.compile("(\\d{1,4})\\s*/\\s*(\\d{1,4})");
     private static final Pattern SUM = Pattern.compile("\\(?\\s*(\\d{1,3}(?:\\s*\\+\\s*\\d{1,3})*)\\s*\\)?\\s*/\\s*(\\d{1,3})");
+    private static final int LONGEST_METER = 80;
     private static final Pattern TONIC = Pattern.compile("([A-G])([#b]?)(.*)", Pattern.DOTALL);
+    private static final Pattern MOVED = Pattern.compile("(treble|bass|alto|tenor|perc)\\d?[+-]8|(octave|transpose)\\s*=|\\bt=");
     private static final Pattern ACCIDENTAL = Pattern.compile("(\\^\\^|\\^|__|_|=)([A-Ga-g])");
 
     private final Findings findings;
@@ -41,7 +43,7 @@ final class AbcFields {
             return Meter.CUT;
         }
         Matcher match = SUM.matcher(text);
-        if (match.matches()) {
+        if (text.length() <= LONGEST_METER && match.matches()) {
             try {
                 List<Integer> groups = new ArrayList<>();
                 for (String group : match.group(1).split("\\+")) {
@@ -54,7 +56,7 @@ final class AbcFields {
                 return otherwise;
             }
         }
-        findings.error(line, column, "'" + text + "' is not a meter",
+        findings.error(line, column, "'" + Findings.brief(text) + "' is not a meter",
                 "write a meter such as M:4/4, M:6/8, M:C or M:none");
         return otherwise;
     }
@@ -90,24 +92,36 @@ final class AbcFields {
             if (equals < 0) {
                 findings.warning(line, column, "the tempo names no note value",
                         "it was counted in the unit of length; write for example Q:1/4=" + text);
-                return Optional.of(Tempo.parse(unit + "=" + text));
+                return played(Tempo.parse(unit + "=" + text), text, line, column);
             }
             Ratio beat = Ratio.ZERO;
             for (String part : text.substring(0, equals).strip().split("\\s+")) {
                 beat = beat.plus(part.startsWith("C") ? unit : Ratio.parse(part));
             }
             String count = text.substring(equals + 1).strip().split("[\\s-]")[0];
-            Tempo tempo = Tempo.parse(beat + "=" + count);
-            if (tempo.in(Ratio.of(1, 4)).perMinute().isLess(Ratio.of(4, 1))
-                    || Ratio.of(4000, 1).isLess(tempo.in(Ratio.of(1, 4)).perMinute())) {
-                findings.error(line, column, "no one plays at the tempo " + text, "write a tempo such as Q:1/4=120");
-                return Optional.empty();
-            }
-            return Optional.of(tempo);
+            return played(Tempo.parse(beat + "=" + count), text, line, column);
         } catch (IllegalArgumentException | ArithmeticException e) {
             findings.error(line, column, "'" + value + "' is not a tempo", "write a tempo such as Q:1/4=120");
             return Optional.empty();
         }
+    }
+
+    /** Whether there are from 4 to 4,000 crotchets in its minute. */
+    static boolean isPlayed(Tempo tempo) {
+        try {
+            Ratio crotchets = tempo.in(Ratio.of(1, 4)).perMinute();
+            return !crotchets.isLess(Ratio.of(4, 1)) && !Ratio.of(4000, 1).isLess(crotchets);
+        } catch (ArithmeticException e) {
+            return false;
+        }
+    }
+
+    private Optional<Tempo> played(Tempo tempo, String text, int line, int column) {
+        if (!isPlayed(tempo)) {
+            findings.error(line, column, "no one plays at the tempo " + text, "write a tempo such as Q:1/4=120");
+            return Optional.empty();
+        }
+        return Optional.of(tempo);
     }
 
     Key key(String value, int line, int column) {
@@ -127,6 +141,10 @@ final class AbcFields {
             findings.error(line, column, "'" + text + "' is not a key",
                     "write a key such as K:D, K:Edor, K:Am or K:none");
             return Key.NONE;
+        }
+        if (MOVED.matcher(text).find()) {
+            findings.warning(line, column, "what moves the notes of '%s' is not read".formatted(text),
+                    "the notes are taken as they are written; write them where they sound");
         }
         Step tonic = Step.valueOf(match.group(1));
         int alter = match.group(2).equals("#") ? 1 : match.group(2).equals("b") ? -1 : 0;

@@ -11,7 +11,11 @@ record AbcLine(int number, String text) {
     boolean isField() {
         return text.length() >= 2 && text.charAt(1) == ':'
                 && (Character.isLetter(text.charAt(0)) || text.charAt(0) == '+')
-                && !(text.length() > 2 && (text.charAt(2) == '|' || text.charAt(2) == ':'));
+                && !isBarLineAt(2);
+    }
+
+    private boolean isBarLineAt(int at) {
+        return text.startsWith("|", at) || text.startsWith(":", at) || text.startsWith("[|", at) || text.startsWith(".|", at);
     }
 
     char letter() {

@@ -3,6 +3,7 @@ package wildflourish.formats.abc;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tune;
 
@@ -11,6 +12,9 @@ public final class AbcReader {
 
     /** Files larger than this are not read, in bytes. */
     public static final int LARGEST = 64 * 1024 * 1024;
+
+    private static final Pattern NOTE = Pattern.compile("[A-Ga-gz]");
+    private static final Pattern MUSIC = Pattern.compile("[A-Ga-gzxuvTHLMOPSZX0-9|:\\[\\]/ ,'^_=~().<>{}&$\\\\-]+");
 
     private AbcReader() {}
 
@@ -44,6 +48,7 @@ public final class AbcReader {
         List<AbcLine> block = new ArrayList<>();
         boolean inTune = false;
         boolean inText = false;
+        boolean notesTold = false;
         int number = 0;
         int from = 0;
         while (from <= text.length()) {
@@ -52,14 +57,21 @@ public final class AbcReader {
             number++;
             from = end + (end < text.length() - 1 && text.charAt(end) == '\r' && text.charAt(end + 1) == '\n' ? 2 : 1);
             if (raw.startsWith("%%begintext")) {
-                inText = true;
+                inText = text.indexOf("%%endtext", from) >= 0;
+                if (!inText) {
+                    findings.warning(number, 1, "%%begintext is never closed", "what follows was read as music; close it with %%endtext");
+                }
             } else if (raw.startsWith("%%endtext")) {
                 inText = false;
+            }
+            AbcLine line = new AbcLine(number, AbcText.withoutComment(raw));
+            if (inTune && !notesTold && line.text().length() < raw.length()) {
+                findings.warning(number, 1, "comments and directions for the page (%) are not kept", "put what is to stay into a line N:");
+                notesTold = true;
             }
             if (inText || raw.startsWith("%")) {
                 continue;
             }
-            AbcLine line = new AbcLine(number, AbcText.withoutComment(raw));
             boolean starts = line.isField() && line.letter() == 'X';
             boolean noNumber = !inTune && line.isField() && line.letter() == 'T';
             if (starts || noNumber) {
@@ -104,8 +116,8 @@ public final class AbcReader {
     }
 
     private static boolean looksLikeLostMusic(AbcLine line) {
-        return line.text().length() > 8 && line.text().indexOf('|') != line.text().lastIndexOf('|')
-                && line.text().matches("[A-Ga-gz0-9|:\\[\\]/ ,'^_=~().<>{}\"-]+");
+        String bare = line.text().replaceAll("\"[^\"]*\"|![^!]*!", "");
+        return bare.indexOf('|') >= 0 && NOTE.matcher(bare).find() && MUSIC.matcher(bare).matches();
     }
 
     private static void finish(

@@ -62,10 +62,10 @@ final class AbcText {
         }
     }
 
-    /** A text string with its escapes resolved. */
+    /** A text string with its escapes resolved, in one line and without what no letter is. */
     static String unescape(String raw) {
         if (raw.indexOf('\\') < 0 && raw.indexOf('&') < 0) {
-            return raw;
+            return printable(raw);
         }
         StringBuilder out = new StringBuilder();
         int i = 0;
@@ -83,7 +83,25 @@ final class AbcText {
                 i++;
             }
         }
-        return Normalizer.normalize(out, Normalizer.Form.NFC);
+        return printable(Normalizer.normalize(out, Normalizer.Form.NFC));
+    }
+
+    /** Control signs become spaces; halves of letters and codes that never are letters, the sign for what cannot be shown. */
+    static String printable(String text) {
+        if (text.codePoints().noneMatch(c -> isControl(c) || isNoLetter(c))) {
+            return text;
+        }
+        StringBuilder out = new StringBuilder();
+        text.codePoints().forEach(c -> out.appendCodePoint(isControl(c) ? ' ' : isNoLetter(c) ? '\ufffd' : c));
+        return out.toString();
+    }
+
+    private static boolean isControl(int code) {
+        return Character.isISOControl(code) || code == '\u2028' || code == '\u2029';
+    }
+
+    private static boolean isNoLetter(int code) {
+        return code >= 0xd800 && code <= 0xdfff || (code & 0xfffe) == 0xfffe || code >= 0xfdd0 && code <= 0xfdef;
     }
 
     private static int backslash(String raw, int at, StringBuilder out) {
@@ -126,7 +144,12 @@ final class AbcText {
 
     /** The inverse of {@link #unescape} for what a reader would take for an escape or a comment. */
     static String escape(String text) {
-        return text.replace("\\", "\\\\").replace("%", "\\%").replace("&", "\\&").replace('\n', ' ');
+        return printable(text).replace("\\", "\\\\").replace("%", "\\%").replace("&", "\\&");
+    }
+
+    /** A text between quotation marks. */
+    static String quoted(String text) {
+        return '"' + escape(text).replace("\"", "&quot;") + '"';
     }
 
     /** The line without its comment. */

@@ -98,7 +98,11 @@ public final class AbcWriter {
         boolean lineStart = opening.isEmpty();
         for (Bar bar : tune.bars()) {
             if (bar.part().isPresent()) {
-                if (!lineStart) {
+                boolean inline = bar.part().get().indexOf(']') < 0;
+                if (!lineStart && !inline) {
+                    out.append("\\\n");
+                }
+                if (!lineStart && inline) {
                     out.append("[P:").append(bar.part().get()).append(']');
                 } else {
                     out.append("P:").append(bar.part().get()).append('\n');
@@ -122,7 +126,9 @@ public final class AbcWriter {
             }
             tiedOver = !bar.elements().isEmpty() && bar.elements().getLast() instanceof Note last && last.tied()
                     ? last.pitches() : List.of();
-            out.append(barLine(bar.closing()));
+            // The end of the music needs no line, unless the beam of its last note runs up to an invisible one.
+            boolean open = bar == tune.bars().getLast() && !(bar.elements().getLast() instanceof Note note && !note.gapAfter());
+            out.append(!open && bar.closing().equals(BarLine.NONE) ? "[|]" : barLine(bar.closing()));
             lineStart = bar.endsSystem();
             if (lineStart) {
                 out.append('\n');
@@ -184,8 +190,8 @@ public final class AbcWriter {
             marks.graces().forEach(this::pitch);
             out.append('}');
         }
-        marks.chord().ifPresent(c -> out.append('"').append(AbcText.escape(c)).append('"'));
-        marks.annotations().forEach(a -> out.append('"').append(AbcText.escape(a)).append('"'));
+        marks.chord().ifPresent(c -> out.append(AbcText.quoted(c)));
+        marks.annotations().forEach(a -> out.append(AbcText.quoted(a)));
         for (String decoration : marks.decorations()) {
             out.append(SHORT.getOrDefault(decoration, "!" + decoration + "!"));
         }

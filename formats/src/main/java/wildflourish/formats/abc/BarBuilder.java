@@ -23,6 +23,10 @@ import wildflourish.core.tune.Tuplet;
 /** Puts notes into bars: accidentals through the bar, tuplets, broken rhythm, bar lines, endings and parts. */
 final class BarBuilder {
 
+    /** The finest fraction of a whole, and the longest note in wholes. */
+    private static final long FINEST = 1 << 20;
+    private static final Ratio LONGEST = Ratio.of(12_500, 1);
+
     private final Findings findings;
     private final List<Bar> bars = new ArrayList<>();
     private final List<Element> elements = new ArrayList<>();
@@ -163,18 +167,27 @@ final class BarBuilder {
             elements.add(written);
             return;
         }
-        Ratio length = tuplet.map(t -> written.length().times(t.factor())).orElse(written.length()).times(broken);
-        broken = Ratio.ONE;
-        elements.add(new Note(written.pitches(), length, tuplet, written.tied(), written.slursOpening(),
+        elements.add(new Note(written.pitches(), lasting(written.length(), tuplet), tuplet, written.tied(), written.slursOpening(),
                 written.slursClosing(), written.marks(), written.gapAfter()));
     }
 
     void rest(Rest written, int line) {
         markLine(line);
         Optional<Tuplet> tuplet = written.wholeBar() ? Optional.empty() : nextInTuplet();
-        Ratio length = tuplet.map(t -> written.length().times(t.factor())).orElse(written.length()).times(broken);
+        Ratio lasting = lasting(written.length(), tuplet);
+        elements.add(new Rest(written.wholeBar() ? written.length() : lasting, written.visible(), written.wholeBar(), tuplet, written.marks()));
+    }
+
+    /** Whether a length can be counted and written again, in wholes. */
+    static boolean counts(Ratio length) {
+        return length.denominator() <= FINEST && !LONGEST.isLess(length);
+    }
+
+    private Ratio lasting(Ratio written, Optional<Tuplet> tuplet) {
+        Ratio uneven = written.times(broken);
+        Ratio value = counts(uneven) ? uneven : written;
         broken = Ratio.ONE;
-        elements.add(new Rest(length, written.visible(), written.wholeBar(), tuplet, written.marks()));
+        return tuplet.map(t -> value.times(t.factor())).orElse(value);
     }
 
     private void markLine(int line) {
@@ -192,9 +205,17 @@ final class BarBuilder {
         Ratio shorter = Ratio.of(1, 1L << count);
         Ratio longer = Ratio.of(2, 1).minus(shorter);
         Ratio first = longFirst ? longer : shorter;
+        Ratio now = switch (elements.get(last)) {
+            case Note note -> note.writtenLength();
+            case Rest rest -> rest.writtenLength();
+            case Change change -> Ratio.ONE;
+        };
+        if (!counts(now.times(first))) {
+            return false;
+        }
         elements.set(last, switch (elements.get(last)) {
             case Note note -> note.withLength(note.length().times(first));
-            case Rest rest -> rest.withLength(rest.length().times(first));
+            case Rest rest -> rest.wholeBar() ? rest : rest.withLength(rest.length().times(first));
             case Change change -> change;
         });
         broken = longFirst ? shorter : longer;
@@ -328,6 +349,10 @@ final class BarBuilder {
         if (repeatOpenAt > 0) {
             findings.warning(repeatOpenAt, 0, "a repeat opens here and is never closed",
                     "close it with :| where the repeat ends");
+        }
+        if (!bars.isEmpty()) {
+            Bar last = bars.removeLast();
+            bars.add(new Bar(last.number(), last.elements(), last.closing(), last.ending(), last.part(), true));
         }
         reportOddBars();
         return numbered();

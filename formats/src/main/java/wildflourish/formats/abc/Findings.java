@@ -20,6 +20,11 @@ final class Findings {
         add(Finding.warning(line, column, what, remedy));
     }
 
+    /** A text of a file that may be of any length, for the words of a finding. */
+    static String brief(String text) {
+        return text.length() <= 60 ? text : text.substring(0, 60) + "…";
+    }
+
     private void add(Finding finding) {
         if (all.size() < MOST) {
             all.add(finding);

@@ -52,6 +52,30 @@ record Keyword(String word, Reading read, Function<Page, List<String>> written) 
             return Integer.parseInt(word(index));
         }
 
+        /** The words of a writer from a word on; may be none. */
+        String words(int index) {
+            String[] parts = all.split("\\s+", index + 1);
+            return parts.length > index ? AbcText.unescape(parts[index]).strip() : "";
+        }
+
+        /** As {@link #words}, but not none. */
+        String someWords(int index) {
+            String words = words(index);
+            if (words.isEmpty()) {
+                throw new IllegalArgumentException("words are missing");
+            }
+            return words;
+        }
+
+        /** A number that is not below nought. */
+        int amount(int index) {
+            int amount = number(index);
+            if (amount < 0) {
+                throw new IllegalArgumentException("'%d' is below nought".formatted(amount));
+            }
+            return amount;
+        }
+
         /** All of it from a word on. */
         String from(int index) {
             return all.split("\\s+", index + 1)[index];
@@ -61,7 +85,7 @@ record Keyword(String word, Reading read, Function<Page, List<String>> written) 
     /** In the order in which they are written. */
     static final List<Keyword> ALL = List.of(
             new Keyword("instrument", (t, d) -> d.instrument = Instruments.known(t.word(0)), p -> List.of(p.arrangement.instrument().id())),
-            new Keyword("tempo", (t, d) -> d.tempo = Tempo.parse(t.word(0)), p -> List.of(exact(p.arrangement.tempo()))),
+            new Keyword("tempo", (t, d) -> d.tempo = played(Tempo.parse(t.word(0))), p -> List.of(exact(p.arrangement.tempo()))),
             new Keyword("level", (t, d) -> d.speeds = Speeds.level(t.word(0)), p -> List.of(p.arrangement.speeds().nearestLevel().name())),
             new Keyword("speed", (t, d) -> d.speeds = d.speeds.with(t.word(0), t.from(1)), p -> speeds(p.arrangement.speeds())),
             new Keyword("capo", (t, d) -> d.capo = t.number(0), p -> some(p.arrangement.instrument().capo() > 0,
@@ -93,7 +117,7 @@ record Keyword(String word, Reading read, Function<Page, List<String>> written) 
             new Keyword("seed", (t, d) -> d.seed(Long.parseLong(t.word(0))),
                     p -> p.arrangement.rounds().seed().stream().map(String::valueOf).toList()),
             new Keyword("was", (t, d) -> d.was.put(t.number(0), NoteLine.read(t.from(1), d.head)), OnThePage::was),
-            new Keyword("heads", (t, d) -> d.heads.put(t.number(0), t.number(1)), OnThePage::heads),
+            new Keyword("heads", (t, d) -> d.heads.put(t.number(0), t.amount(1)), OnThePage::heads),
             new Keyword("graces", (t, d) -> d.graced.add(t.number(0)), OnThePage::graces),
             new Keyword("shown", (t, d) -> d.shown = t.number(0), p -> List.of(String.valueOf(p.shown))));
 
@@ -114,6 +138,13 @@ record Keyword(String word, Reading read, Function<Page, List<String>> written) 
 
     private static String lower(Enum<?> word) {
         return word.name().toLowerCase(Locale.ROOT);
+    }
+
+    private static Tempo played(Tempo tempo) {
+        if (!AbcFields.isPlayed(tempo)) {
+            throw new IllegalArgumentException("no one plays at that tempo");
+        }
+        return tempo;
     }
 
     private static String exact(Tempo tempo) {
@@ -153,8 +184,8 @@ record Keyword(String word, Reading read, Function<Page, List<String>> written) 
         return switch (what) {
             case "starts" -> marks.starting(note);
             case "joined" -> marks.joining(note);
-            case "name" -> marks.naming(note, Optional.of(AbcText.unescape(text.from(2))));
-            case "remark" -> marks.remarking(note, Optional.of(AbcText.unescape(text.from(2))));
+            case "name" -> marks.naming(note, Optional.of(text.someWords(2)));
+            case "remark" -> marks.remarking(note, Optional.of(text.someWords(2)));
             default -> throw new IllegalArgumentException("'" + what + "' is not known of a phrase");
         };
     }

@@ -7,7 +7,8 @@ import wildflourish.core.tune.Ratio;
 /** A line of music code and how far it has been read: its smallest pieces. */
 abstract class MusicLine {
 
-    private static final int LONGEST_FRACTION = 4096;
+    /** What a length may be written as; what it may come to is {@link BarBuilder#counts}'s to say. */
+    private static final long MOST = 10_000_000;
 
     final Findings findings;
     String text = "";
@@ -55,9 +56,9 @@ abstract class MusicLine {
         while (at < text.length() && text.charAt(at) == '/') {
             at++;
             long by = digits(2);
-            over = by == 0 || over > LONGEST_FRACTION ? 0 : over * by;
+            over = by == 0 || over > MOST ? 0 : over * by;
         }
-        if (count <= 0 || over <= 0 || over > LONGEST_FRACTION || count > 100_000) {
+        if (count <= 0 || over <= 0 || over >= MOST || count >= MOST) {
             findings.error(line, from + 1, "'" + text.substring(from, at) + "' is not a length",
                     "the note was given the unit of length; write a length such as 2, 3/2 or /2");
             return Ratio.ONE;
@@ -69,7 +70,7 @@ abstract class MusicLine {
         int from = at;
         long value = 0;
         while (at < text.length() && Character.isDigit(text.charAt(at))) {
-            value = Math.min(value * 10 + Character.digit(text.charAt(at), 10), 1_000_000);
+            value = Math.min(value * 10 + Character.digit(text.charAt(at), 10), MOST);
             at++;
         }
         return at == from ? otherwise : value;

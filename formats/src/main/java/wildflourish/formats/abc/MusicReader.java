@@ -5,6 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import wildflourish.core.tune.BarLine;
 import wildflourish.core.tune.Marks;
 import wildflourish.core.tune.Note;
@@ -22,11 +24,16 @@ final class MusicReader extends MusicLine {
             Map.entry('P', "uppermordent"), Map.entry('S', "segno"), Map.entry('T', "trill"),
             Map.entry('u', "upbow"), Map.entry('v', "downbow"));
 
+    /** What the name of a decoration may be made of. */
+    static final String DECORATION = "[\\p{Alnum}().<>/_+^-]{1,40}";
+
     private final BarBuilder builder;
     private final InlineFields inline;
     private final Map<Character, String> decorations = new HashMap<>(SHORT_DECORATIONS);
     private final PendingMarks pending = new PendingMarks();
     private Ratio unit;
+
+    private static final Pattern MICROTONE = Pattern.compile("(\\d{0,2})/(\\d{0,2})(?=[A-Ga-g])");
 
     /** What a field inside the music does. */
     interface InlineFields {
@@ -118,6 +125,9 @@ final class MusicReader extends MusicLine {
             while (at < text.length() && text.charAt(at) != '|') {
                 at++;
             }
+        } else if (c >= 'H' && c <= 'Y' || c >= 'h' && c <= 'w') {
+            findings.warning(line, at + 1, "the sign '" + c + "' is not explained", "it was left out; explain it, as in U:" + c + "=!slide!");
+            at++;
         } else if (c == '`' || c == '$' || c == '*' || c == '\r') {
             at++;
         } else if (c == '\\') {
@@ -146,6 +156,14 @@ final class MusicReader extends MusicLine {
             at++;
         }
         String sign = text.substring(from, at);
+        Matcher part = MICROTONE.matcher(text).region(at, text.length());
+        if (!sign.isEmpty() && part.lookingAt()) {
+            double share = Double.parseDouble(part.group(1).isEmpty() ? "1" : part.group(1))
+                    / Double.parseDouble(part.group(2).isEmpty() ? "2" : part.group(2));
+            sign = share > 1 ? sign.substring(0, 1) : "=";
+            findings.warning(line, from + 1, "pitches between the semitones are not read", "the note was given the nearest one towards its letter");
+            at = part.end();
+        }
         if (at >= text.length() || !Character.isLetter(text.charAt(at)) || !isNoteStart(text.charAt(at))) {
             findings.error(line, from + 1, "an accidental without a note", "write it right before its note, as in ^F");
             at = Math.max(at, from + 1);
@@ -177,7 +195,16 @@ final class MusicReader extends MusicLine {
         return factor == Ratio.ONE ? unit : factor.times(unit);
     }
 
-    private void place(List<Pitch> pitches, Ratio length) {
+    private Ratio counted(Ratio length) {
+        if (BarBuilder.counts(length)) {
+            return length;
+        }
+        findings.error(line, at, "a note cannot last " + length, "it was given the unit of length; write a length such as 2, 3/2 or /2");
+        return unit;
+    }
+
+    private void place(List<Pitch> pitches, Ratio written) {
+        Ratio length = counted(written);
         Marks marks = pending.take();
         // A space after the note is seen here, so that the note need not be made a second time for it.
         boolean gap = at >= text.length() || text.charAt(at) == ' ';
@@ -225,7 +252,7 @@ final class MusicReader extends MusicLine {
         Ratio factor = length();
         Marks marks = pending.take();
         if (kind == 'z' || kind == 'x') {
-            builder.rest(new Rest(factor.times(unit), kind == 'z', false, Optional.empty(), marks), line);
+            builder.rest(new Rest(counted(factor.times(unit)), kind == 'z', false, Optional.empty(), marks), line);
             return;
         }
         long count = Math.clamp(factor.floor(), 1, 1000);
@@ -322,7 +349,7 @@ final class MusicReader extends MusicLine {
     private void longDecoration(char mark) {
         int close = closing(mark, at + 1);
         String name = close < 0 ? "" : text.substring(at + 1, close);
-        if (name.isEmpty() || !name.matches("[\\p{Alnum}().<>/_+^-]{1,40}")) {
+        if (!name.matches(DECORATION)) {
             if (mark == '+') {
                 findings.error(line, at + 1, "'+' means nothing here", "write decorations as !name!");
             }
@@ -369,7 +396,7 @@ final class MusicReader extends MusicLine {
             after = before - before / 2;
             before = before / 2;
         }
-        BarLine.Style style = thickFirst && thickLast ? BarLine.Style.NONE
+        BarLine.Style style = thickFirst && thickLast ? before + after > 0 ? BarLine.Style.THIN : BarLine.Style.NONE
                 : thickFirst ? BarLine.Style.OPENING
                 : thickLast ? BarLine.Style.FINAL
                 : dotted ? BarLine.Style.DOTTED

@@ -37,7 +37,7 @@ final class Rungs {
 
     /** {@code 0 bare}. */
     void name(Keyword.Text text) {
-        names.put(text.number(0), AbcText.unescape(text.from(1)));
+        names.put(text.number(0), text.words(1));
     }
 
     /** {@code 4 5 1}. */
@@ -60,7 +60,6 @@ final class Rungs {
 
     /** Takes in a line of these, keyword and all. */
     void take(Keyword.Text text) {
-        taken.add(text);
         Keyword.Text rest = new Keyword.Text(text.from(1), text.line());
         switch (text.word(0)) {
             case "rung" -> name(rest);
@@ -69,6 +68,7 @@ final class Rungs {
             case "place" -> place(rest);
             default -> throw new IllegalArgumentException("'" + text.word(0) + "' is not known");
         }
+        taken.add(text);
     }
 
     /** Takes in what has been said of the same ladder elsewhere. */

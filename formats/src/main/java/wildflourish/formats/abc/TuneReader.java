@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Field;
@@ -17,6 +19,9 @@ import wildflourish.core.tune.Tune;
 /** Reads the lines of one tune. */
 final class TuneReader {
 
+    private static final Pattern DEFINITION =
+            Pattern.compile("\\s*([H-Wh-w~])\\s*=\\s*[!+](" + MusicReader.DECORATION + ")[!+].*");
+
     private final Findings findings;
     private final AbcFields values;
     private final List<AbcLine> fileHead;
@@ -24,7 +29,7 @@ final class TuneReader {
     private final List<String> titles = new ArrayList<>();
     private final List<String> composers = new ArrayList<>();
     private final List<Field> fields = new ArrayList<>();
-    private final List<Field> definitions = new ArrayList<>();
+    private final List<AbcLine> definitions = new ArrayList<>();
     private final List<AbcLine> instructions = new ArrayList<>();
     private String rhythm = "";
     private String order = "";
@@ -91,6 +96,8 @@ final class TuneReader {
         if (titles.isEmpty()) {
             findings.warning(firstLine, 0, "the tune has no title", "give it one with a T: line");
         }
+        // Words to sing stand behind the music when they are written again, whatever stood between them.
+        fields.sort(java.util.Comparator.comparing(f -> "wsW".indexOf(f.letter()) >= 0));
         Head head = new Head(number, titles, composers, rhythm, meter, unitLength, tempo, key, order, fields);
         return new Tune(head, builder.opening(), bars);
     }
@@ -101,7 +108,7 @@ final class TuneReader {
     }
 
     private void headField(AbcLine line) {
-        String value = AbcText.unescape(line.value());
+        String value = AbcText.unescape(line.value()).strip();
         int n = line.number();
         char letter = line.letter();
         switch (letter) {
@@ -123,9 +130,9 @@ final class TuneReader {
             case 'L' -> unit = values.unit(line.value(), n, 3).or(() -> unit);
             case 'Q' -> tempoLine = line;
             case 'K' -> key = values.key(line.value(), n, 3);
-            case 'U' -> definitions.add(new Field('U', value));
+            case 'U' -> definitions.add(line);
             case 'I' -> instruction(line);
-            case 'V' -> voice = firstVoice(value);
+            case 'V' -> voice = voice.isEmpty() ? firstVoice(value) : voice;
             case '+' -> continuation(value);
             case 'm' -> findings.warning(n, 1, "macros are not read", "write the notes out");
             default -> fields.add(new Field(letter, value));
@@ -145,10 +152,12 @@ final class TuneReader {
     }
 
     private void instruction(AbcLine line) {
-        if (line.value().startsWith(Instructions.NAME + " ")) {
-            instructions.add(line);
+        String plain = AbcText.printable(line.value()).strip();
+        String value = AbcText.unescape(line.value()).strip();
+        if (value.startsWith(Instructions.NAME + " ")) {
+            instructions.add(new AbcLine(line.number(), "I:" + (plain.startsWith(Instructions.NAME + " ") ? plain : value)));
         } else {
-            fields.add(new Field('I', line.value()));
+            fields.add(new Field('I', value));
         }
     }
 
@@ -164,14 +173,15 @@ final class TuneReader {
                                     : "signs set under the notes are kept but not read",
                             "nothing is lost: they are written out again with the tune");
                 }
-                fields.add(new Field(line.letter(), AbcText.unescape(line.value())));
+                fields.add(new Field(line.letter(), AbcText.unescape(line.value()).strip()));
             }
-            case 'W', 'N', 'r', 'T', 'H', 'Z', 'S', 'D', 'F', 'B', 'G', 'O', 'A', 'C' -> {
+            case 'C' -> composers.add(AbcText.unescape(line.value()).strip());
+            case 'W', 'N', 'r', 'T', 'H', 'Z', 'S', 'D', 'F', 'B', 'G', 'O', 'A' -> {
                 if (line.letter() != 'r') {
-                    fields.add(new Field(line.letter() == 'T' ? 'N' : line.letter(), AbcText.unescape(line.value())));
+                    fields.add(new Field(line.letter() == 'T' ? 'N' : line.letter(), AbcText.unescape(line.value()).strip()));
                 }
             }
-            case '+' -> continuation(AbcText.unescape(line.value()));
+            case '+' -> continuation(AbcText.unescape(line.value()).strip());
             default -> inlineField(line.letter(), line.value(), line.number(), 1);
         }
         lastField = line.letter() == '+' ? lastField : line.letter();
@@ -191,8 +201,8 @@ final class TuneReader {
             case 'M' -> builder().change(values.meter(value, line, column, builder().meter()));
             case 'L' -> values.unit(value, line, column).ifPresent(music()::unit);
             case 'Q' -> values.tempo(value, unit.orElse(Ratio.of(1, 8)), line, column).ifPresent(builder()::change);
-            case 'P' -> builder().part(value);
-            case 'U' -> define(new Field('U', value));
+            case 'P' -> builder().part(AbcText.printable(value).strip());
+            case 'U' -> define(new AbcLine(line, "U:" + value));
             case 'I' -> instruction(new AbcLine(line, "I:" + value));
             case 'V' -> {
                 String named = firstVoice(value);
@@ -215,11 +225,13 @@ final class TuneReader {
         return value.strip().split("\\s+")[0];
     }
 
-    private void define(Field definition) {
-        java.util.regex.Matcher match = java.util.regex.Pattern
-                .compile("\\s*([H-Wh-w~])\\s*=\\s*[!+](.*?)[!+].*").matcher(definition.text());
+    private void define(AbcLine definition) {
+        Matcher match = DEFINITION.matcher(definition.value());
         if (match.matches()) {
             music().define(match.group(1).charAt(0), match.group(2));
+        } else {
+            findings.warning(definition.number(), 3, "the sign in '%s' is not explained".formatted(definition.value()),
+                    "give a letter from H to W and the name of a decoration, as in U:T=!trill!");
         }
     }
 }
