@@ -81,7 +81,7 @@ final class ChartCommand implements Callable<Integer> {
     }
 
     private static byte[] bytes(InstrumentChart chart, Path target) {
-        String name = target.getFileName().toString().toLowerCase(Locale.ROOT);
+        String name = target.toString().toLowerCase(Locale.ROOT);
         if (name.endsWith(".svg")) {
             return SvgPainter.paint(chart.drawing(), 8).getBytes(StandardCharsets.UTF_8);
         }

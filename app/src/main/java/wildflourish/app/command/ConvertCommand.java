@@ -27,7 +27,7 @@ final class ConvertCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        Exports.Format format = Exports.format(to.getFileName().toString()).orElseThrow(() -> Refusal.call(
+        Exports.Format format = Exports.format(to.toString()).orElseThrow(() -> Refusal.call(
                 "'%s' does not tell a format; end it with %s".formatted(to, Exports.ENDINGS)));
         TuneOptions.Read read = options.read(from, spec.commandLine().getErr(),
                 format == Exports.Format.ABC ? TuneOptions.Usual.OWN_LADDER : TuneOptions.Usual.AS_WRITTEN);

@@ -100,7 +100,7 @@ final class GrowCommand implements Callable<Integer> {
         }, Thread.currentThread()::isInterrupted);
         StringBuilder text = new StringBuilder();
         grown.forEach(a -> text.append(AbcWriter.write(a, 0)).append('\n'));
-        Printing.write(book, text.toString().getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        Printing.write(tune.file(), book, () -> text.toString().getBytes(java.nio.charset.StandardCharsets.UTF_8));
         tune.out().printf("%d tunes grown for the %s: %s%n", grown.size(), tune.options().instrument().name(), book);
         return read.hasErrors() ? 1 : 0;
     }

@@ -23,7 +23,7 @@ final class HandoutCommand implements Callable<Integer> {
     public Integer call() {
         TuneOptions.Read read = tune.read(TuneOptions.Usual.OWN_LADDER);
         Path path = target != null ? target : Path.of(Folders.fileName(read.arrangement().tune().title()) + ".pdf");
-        Printing.write(path, Exports.sheet(read.arrangement(), read.rung()));
+        Printing.write(tune.file(), path, () -> Exports.sheet(read.arrangement(), read.rung()));
         tune.out().println(path);
         return read.status();
     }

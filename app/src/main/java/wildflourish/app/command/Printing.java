@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.io.PrintWriter;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.function.Supplier;
 import wildflourish.app.work.SafeWrite;
@@ -31,6 +32,9 @@ final class Printing {
 
     /** Makes a file from another and writes it whole or not at all; what is too long to be heard is refused. */
     static void write(Path from, Path to, Supplier<byte[]> bytes) {
+        if (isSame(from, to)) {
+            throw Refusal.input("%s:0:0: error: the tune itself is there; give what is made of it another name".formatted(to));
+        }
         byte[] made;
         try {
             made = bytes.get();
@@ -38,6 +42,14 @@ final class Printing {
             throw Refusal.input("%s:0:0: error: %s".formatted(from, e.getMessage()));
         }
         write(to, made);
+    }
+
+    private static boolean isSame(Path one, Path other) {
+        try {
+            return Files.exists(other) && Files.isSameFile(one, other);
+        } catch (IOException e) {
+            return false;
+        }
     }
 
     /** Writes a file whole or not at all. */

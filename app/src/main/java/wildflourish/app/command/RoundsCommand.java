@@ -65,7 +65,7 @@ final class RoundsCommand implements Callable<Integer> {
         Arrangement written = WrittenOut.of(arrangement.with(rounds.fitted(passes.size(), arrangement.ladder().size())));
         PrintWriter print = tune.out();
         if (out != null) {
-            var format = Exports.format(out.getFileName().toString())
+            var format = Exports.format(out.toString())
                     .orElseThrow(() -> Refusal.call("end the name with " + Exports.ENDINGS));
             Printing.write(tune.file(), out, () -> Exports.bytes(written, WrittenOut.RUNG, format));
         } else {

@@ -62,7 +62,7 @@ final class TranslateCommand implements Callable<Integer> {
             }
             if (out != null) {
                 Arrangement there = from.on(target, translation.ladder());
-                Printing.write(out, AbcWriter.write(there, there.ladder().size() - 1).getBytes(StandardCharsets.UTF_8));
+                Printing.write(tune.file(), out, () -> AbcWriter.write(there, there.ladder().size() - 1).getBytes(StandardCharsets.UTF_8));
             }
         }
         if (json) {

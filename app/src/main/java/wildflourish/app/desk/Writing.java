@@ -99,7 +99,7 @@ public final class Writing {
     }
 
     private Optional<Exports.Format> format(Path file) {
-        Optional<Exports.Format> format = Exports.format(file.getFileName().toString());
+        Optional<Exports.Format> format = Exports.format(file.toString());
         if (format.isEmpty()) {
             desk.say("end the name with " + Exports.ENDINGS);
         }

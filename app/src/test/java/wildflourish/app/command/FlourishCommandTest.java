@@ -164,6 +164,22 @@ class FlourishCommandTest extends CommandLineTest {
     }
 
     @Test
+    void theTuneItselfIsNeverWrittenOver() throws Exception {
+        String before = Files.readString(file);
+        for (List<Object> command : List.<List<Object>>of(List.of("convert", file, file), List.of("handout", file, "--instrument", "whistle-d", "--out", file),
+                List.of("grow", file, "--instrument", "whistle-d", "--book", file),
+                List.of("translate", file, "--tune", 2, "--instrument", "whistle-d", "--to", "fiddle", "--out", file),
+                List.of("convert", file, folder.resolve("../" + folder.getFileName() + "/jig.abc")))) {
+            err.getBuffer().setLength(0);
+            assertThat(run(command.toArray())).as(command.toString()).isEqualTo(1);
+            assertThat(err.toString()).contains("another name").doesNotContain("Exception");
+            assertThat(file).content().isEqualTo(before);
+        }
+        assertThat(run("convert", file, "/")).isNotZero();
+        assertThat(err.toString()).doesNotContain("Exception");
+    }
+
+    @Test
     void convertsToEveryFormatAndBackWithoutLoss() throws Exception {
         Path abc = folder.resolve("out.abc");
         assertThat(run("convert", file, abc, "--tune", 2, "--instrument", "whistle-d", "--rung", 5)).isZero();

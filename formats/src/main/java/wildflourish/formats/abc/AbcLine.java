@@ -11,10 +11,11 @@ record AbcLine(int number, String text) {
     boolean isField() {
         return text.length() >= 2 && text.charAt(1) == ':'
                 && (Character.isLetter(text.charAt(0)) || text.charAt(0) == '+')
-                && !isBarLineAt(2);
+                && !isBarLineAt(text, 2);
     }
 
-    private boolean isBarLineAt(int at) {
+    /** Whether a bar line is written there. */
+    static boolean isBarLineAt(String text, int at) {
         return text.startsWith("|", at) || text.startsWith(":", at) || text.startsWith("[|", at) || text.startsWith(".|", at);
     }
 

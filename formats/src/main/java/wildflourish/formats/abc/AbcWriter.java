@@ -89,7 +89,8 @@ public final class AbcWriter {
     }
 
     private void field(char letter, String text) {
-        out.append(letter).append(':').append(AbcText.escape(text)).append('\n');
+        // A text that begins like a bar line would be taken for music.
+        out.append(letter).append(AbcLine.isBarLineAt(text, 0) ? ": " : ":").append(AbcText.escape(text)).append('\n');
     }
 
     private void body(Tune tune) {

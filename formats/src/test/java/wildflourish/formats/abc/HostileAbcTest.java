@@ -141,7 +141,7 @@ class HostileAbcTest {
     @ParameterizedTest
     @ValueSource(strings = {
         "\"a&quot;b\"CD \"^x&quot;y\"EF|", "C4 [|] ^F4 [|] F8|", "C8 || |: D8 :|", "C8 |\nC:[| D8 |]", "C8:.|D8|", "P:a]b\nC8|D4 |\nP:c]d\nE8|",
-        "Z>A B4|", "A<Z|", "A/4096>>>B C|", "A100000 B|", "[L:1/64]A/4096 B3/2048|", "(3A/4096BC D|", "CDEF \\",
+        "Z>A B4|", "A<Z|", "A/4096>>>B C|", "A100000 B|", "[L:1/64]A/4096 B3/2048|", "(3A/4096BC D|", "CDEF \\", "[I:::x]C8|", "N: |: x\nC8|", "C2 [|]",
     })
     void whatStandsInTheMusicReadsBackEqual(String body) {
         for (AbcTune tune : book(body).tunes()) {
