@@ -6,7 +6,9 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
 import javax.sound.midi.MidiEvent;
@@ -126,7 +128,32 @@ public final class MidiWriter {
             add(pieces, at, end, sound.midi(), velocity, ticksPerMs);
         }
         pieces.sort(Comparator.comparingLong(Piece::from));
-        return pieces;
+        return apart(pieces);
+    }
+
+    /**
+     * No two notes of one pitch sound at once, for the end of one would end the other: a new start ends what sounds, and goes on until
+     * both are over. Two that start together are one.
+     */
+    private static List<Piece> apart(List<Piece> pieces) {
+        Map<Integer, Integer> latest = new HashMap<>();
+        List<Piece> apart = new ArrayList<>();
+        for (Piece piece : pieces) {
+            Piece now = piece;
+            Integer at = latest.get(piece.midi());
+            if (at != null && apart.get(at).to() > piece.from()) {
+                Piece before = apart.get(at);
+                now = new Piece(piece.from(), Math.max(before.to(), piece.to()), piece.midi(), piece.velocity());
+                if (before.from() == piece.from()) {
+                    apart.set(at, new Piece(now.from(), now.to(), now.midi(), Math.max(before.velocity(), piece.velocity())));
+                    continue;
+                }
+                apart.set(at, new Piece(before.from(), piece.from(), before.midi(), before.velocity()));
+            }
+            latest.put(piece.midi(), apart.size());
+            apart.add(now);
+        }
+        return apart;
     }
 
     private static void add(
