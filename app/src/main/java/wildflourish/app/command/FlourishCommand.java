@@ -53,7 +53,12 @@ public final class FlourishCommand implements Callable<Integer> {
             err.println("your files are as they were; please report this with the command you gave");
             return 1;
         });
-        return line.execute(args);
+        int status = line.execute(args);
+        if (out.checkError() && status == 0) {
+            err.println("what was to be printed did not arrive: the disk is full, or nobody reads any more");
+            return 1;
+        }
+        return status;
     }
 
     @Override

@@ -89,7 +89,7 @@ final class TuneOptions {
                     ? "there is no rung above bare without hands: choose an instrument, as in --instrument whistle-d"
                     : "there is no rung %d: the ladder has rungs 0 to %d".formatted(chosen, top));
         }
-        return new Read(arrangement, chosen, book.hasErrors());
+        return new Read(arrangement, chosen, book.hasErrors(tune));
     }
 
     static AbcBook book(Path file, PrintWriter err) {

@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.within;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -161,6 +164,33 @@ class FlourishCommandTest extends CommandLineTest {
         assertThat(run("convert", file, wave, "--instrument", "whistle-d")).isEqualTo(1);
         assertThat(err.toString()).contains("it lasts 33 minutes").contains("half an hour");
         assertThat(wave).doesNotExist();
+    }
+
+    @Test
+    void aNeighboursFaultIsNotTheTunesOwn() throws Exception {
+        Files.writeString(file, Files.readString(file) + "\nX:8\nT:Broken\nK:D\nD#E[|\n\nX:9\nT:Whole\nK:D\nDEFG|\n");
+        assertThat(run("perform", file, "--tune", 9)).isZero();
+        assertThat(err.toString()).as("told all the same").contains("means nothing");
+        assertThat(run("perform", file, "--tune", 8)).isEqualTo(1);
+        assertThat(run("perform", file)).isZero();
+    }
+
+    @Test
+    void whatDoesNotArriveIsAnError() {
+        PrintWriter full = new PrintWriter(new Writer() {
+            @Override
+            public void write(char[] text, int from, int length) throws IOException {
+                throw new IOException("no space left");
+            }
+
+            @Override
+            public void flush() {}
+
+            @Override
+            public void close() {}
+        });
+        assertThat(FlourishCommand.run(full, new PrintWriter(err, true), "instruments")).isEqualTo(1);
+        assertThat(err.toString()).contains("did not arrive").contains("full");
     }
 
     @Test

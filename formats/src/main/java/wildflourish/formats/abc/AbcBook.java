@@ -18,4 +18,10 @@ public record AbcBook(List<AbcTune> tunes, List<Finding> findings) {
     public boolean hasErrors() {
         return findings.stream().anyMatch(Finding::isError);
     }
+
+    /** Whether anything is wrong with a tune of it, or with the file as a whole; a neighbour's errors do not count. */
+    public boolean hasErrors(AbcTune tune) {
+        return findings.stream().filter(Finding::isError)
+                .anyMatch(f -> f.line() == 0 || f.line() >= tune.line() && f.line() <= tune.lastLine());
+    }
 }

@@ -129,6 +129,7 @@ public final class AbcReader {
         }
         int line = block.getFirst().number();
         Instructions.Read read = Instructions.read(tune, reader.instructions(), findings);
-        tunes.add(new AbcTune(read.arrangement().map(Arrangement::tune).orElse(tune), read.arrangement(), read.unread(), line));
+        tunes.add(new AbcTune(read.arrangement().map(Arrangement::tune).orElse(tune), read.arrangement(), read.unread(), line,
+                block.getLast().number()));
     }
 }

@@ -12,5 +12,6 @@ import wildflourish.core.tune.Tune;
  * @param arrangement its ladder, when the file holds one
  * @param unread what the file says about a ladder that is not understood, to be kept; a part of the arrangement where there is one
  * @param line where it begins in the file, from 1
+ * @param lastLine where it ends
  */
-public record AbcTune(Tune tune, Optional<Arrangement> arrangement, List<String> unread, int line) {}
+public record AbcTune(Tune tune, Optional<Arrangement> arrangement, List<String> unread, int line, int lastLine) {}

@@ -37,9 +37,9 @@ public final class PracticeCsv {
         line.put("seconds", rounded(pass.seconds(), 1));
         line.put("subject", harmless(pass.subject()));
         line.put("passage", harmless(pass.passage()));
-        line.put("instrument", pass.instrument());
+        line.put("instrument", harmless(pass.instrument()));
         line.put("rung", harmless(pass.rung()));
-        line.put("hands", pass.hands());
+        line.put("hands", harmless(pass.hands()));
         line.put("beat", pass.tempo().map(t -> t.beat().toString()).orElse(""));
         line.put("per_minute", pass.tempo().map(t -> rounded(t.perMinute().toDouble(), 0)).orElse(""));
         line.put("part_ms", pass.tempo().isPresent() ? "" : pass.partMs());

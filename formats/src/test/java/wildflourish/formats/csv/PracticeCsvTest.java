@@ -29,4 +29,11 @@ class PracticeCsvTest {
     void aTitleIsNoFormula() {
         assertThat(PracticeCsv.of(List.of(pass("=1+1", Optional.empty())))).contains("'=1+1");
     }
+
+    @Test
+    void noColumnOfWordsIsAFormula() {
+        LoggedPass pass = new LoggedPass(Instant.parse("2026-03-05T19:00:00Z"), 1, Optional.empty(), "+A", "@B", "=C", "-D", "\tE",
+                Optional.empty(), 85, true, 0, -0.015, 0, 1, 0, 0);
+        assertThat(PracticeCsv.of(List.of(pass))).contains("\"'+A\",\"'@B\",\"'=C\",\"'-D\",\"'\tE\"").contains(",-1.5,");
+    }
 }
