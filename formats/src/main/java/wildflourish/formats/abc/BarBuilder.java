@@ -355,7 +355,7 @@ final class BarBuilder {
             bars.add(new Bar(last.number(), last.elements(), last.closing(), last.ending(), last.part(), true));
         }
         reportOddBars();
-        return numbered();
+        return BarNumbers.of(bars, firstMeter);
     }
 
     private void reportOddBars() {
@@ -373,32 +373,6 @@ final class BarBuilder {
                         .formatted(bar.length(), full), "check its note lengths");
             }
         }
-    }
-
-    private List<Bar> numbered() {
-        List<Bar> all = new ArrayList<>();
-        Meter now = null;
-        int number = 0;
-        Ratio missing = Ratio.ZERO;
-        for (int b = 0; b < bars.size(); b++) {
-            Bar bar = bars.get(b);
-            for (Element element : bar.elements()) {
-                if (element instanceof Change change && change.meter().isPresent()) {
-                    now = change.meter().get();
-                }
-            }
-            Ratio full = (now == null ? firstMeter : now).barLength();
-            Ratio length = bar.length();
-            boolean pickup = b == 0 && length.isLess(full) && bars.size() > 1;
-            boolean secondPiece = missing.isPositive() && length.isLess(full) && !missing.isLess(length)
-                    && bars.get(b - 1).closing().closesSection() && bar.ending().filter(Ending::starts).isEmpty();
-            if (!pickup && !secondPiece) {
-                number++;
-            }
-            missing = secondPiece ? Ratio.ZERO : pickup ? Ratio.ZERO : full.minus(length);
-            all.add(bar.withNumber(number));
-        }
-        return all;
     }
 
     private Meter firstMeter = Meter.NONE;

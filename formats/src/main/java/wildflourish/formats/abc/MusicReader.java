@@ -1,9 +1,7 @@
 package wildflourish.formats.abc;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -18,18 +16,9 @@ import wildflourish.core.tune.Step;
 /** Reads lines of music code, character by character (ABC standard 2.1, section 4). */
 final class MusicReader extends MusicLine {
 
-    private static final Map<Character, String> SHORT_DECORATIONS = Map.ofEntries(
-            Map.entry('.', "staccato"), Map.entry('~', "roll"), Map.entry('H', "fermata"),
-            Map.entry('L', "accent"), Map.entry('M', "lowermordent"), Map.entry('O', "coda"),
-            Map.entry('P', "uppermordent"), Map.entry('S', "segno"), Map.entry('T', "trill"),
-            Map.entry('u', "upbow"), Map.entry('v', "downbow"));
-
-    /** What the name of a decoration may be made of. */
-    static final String DECORATION = "[\\p{Alnum}().<>/_+^-]{1,40}";
-
     private final BarBuilder builder;
     private final InlineFields inline;
-    private final Map<Character, String> decorations = new HashMap<>(SHORT_DECORATIONS);
+    private final Decorations decorations = new Decorations();
     private final PendingMarks pending = new PendingMarks();
     private Ratio unit;
 
@@ -51,9 +40,8 @@ final class MusicReader extends MusicLine {
         unit = newUnit;
     }
 
-    /** {@code U:T=!trill!} and the like. */
-    void define(char sign, String decoration) {
-        decorations.put(sign, decoration);
+    Decorations decorations() {
+        return decorations;
     }
 
     /** Reads one line; a backslash at its end joins it with the next. */
@@ -114,8 +102,8 @@ final class MusicReader extends MusicLine {
             longDecoration(c);
         } else if (c == '.' && (next == '(' || next == '-')) {
             at++;
-        } else if (decorations.containsKey(c)) {
-            pending.decorations.add(decorations.get(c));
+        } else if (decorations.has(c)) {
+            pending.decorations.add(decorations.of(c));
             at++;
         } else if (c == 'y') {
             at++;
@@ -128,9 +116,7 @@ final class MusicReader extends MusicLine {
         } else if (c >= 'H' && c <= 'Y' || c >= 'h' && c <= 'w') {
             findings.warning(line, at + 1, "the sign '" + c + "' is not explained", "it was left out; explain it, as in U:" + c + "=!slide!");
             at++;
-        } else if (c == '`' || c == '$' || c == '*' || c == '\r') {
-            at++;
-        } else if (c == '\\') {
+        } else if (c == '`' || c == '$' || c == '*' || c == '\r' || c == '\\') {
             at++;
         } else {
             String shown = c < 32 ? "code " + (int) c : "'" + c + "'";
@@ -349,7 +335,7 @@ final class MusicReader extends MusicLine {
     private void longDecoration(char mark) {
         int close = closing(mark, at + 1);
         String name = close < 0 ? "" : text.substring(at + 1, close);
-        if (!name.matches(DECORATION)) {
+        if (!Decorations.isName(name)) {
             if (mark == '+') {
                 findings.error(line, at + 1, "'+' means nothing here", "write decorations as !name!");
             }

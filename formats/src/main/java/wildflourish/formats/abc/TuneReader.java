@@ -4,8 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Field;
@@ -18,9 +16,6 @@ import wildflourish.core.tune.Tune;
 
 /** Reads the lines of one tune. */
 final class TuneReader {
-
-    private static final Pattern DEFINITION =
-            Pattern.compile("\\s*([H-Wh-w~])\\s*=\\s*[!+](" + MusicReader.DECORATION + ")[!+].*");
 
     private final Findings findings;
     private final AbcFields values;
@@ -226,10 +221,7 @@ final class TuneReader {
     }
 
     private void define(AbcLine definition) {
-        Matcher match = DEFINITION.matcher(definition.value());
-        if (match.matches()) {
-            music().define(match.group(1).charAt(0), match.group(2));
-        } else {
+        if (!music().decorations().define(definition.value())) {
             findings.warning(definition.number(), 3, "the sign in '%s' is not explained".formatted(definition.value()),
                     "give a letter from H to W and the name of a decoration, as in U:T=!trill!");
         }
