@@ -190,8 +190,7 @@ final class TuneOptions {
     private static Tempo tempo(String text) {
         try {
             Tempo tempo = Tempo.parse(text);
-            double crotchets = tempo.in(wildflourish.core.tune.Ratio.of(1, 4)).perMinute().toDouble();
-            if (crotchets < 4 || crotchets > 4000) {
+            if (!tempo.isPlayable()) {
                 throw new IllegalArgumentException("no one plays at " + text);
             }
             return tempo;

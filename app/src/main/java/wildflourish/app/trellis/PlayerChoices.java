@@ -35,7 +35,9 @@ public final class PlayerChoices {
     public void setTempo(long count) {
         long possible = Math.clamp(count, SLOWEST, FASTEST);
         Tempo changed = model.arrangement().tempo().withCount(possible);
-        if (!changed.equals(model.arrangement().tempo())) {
+        if (!changed.isPlayable()) {
+            model.tell("no one plays at the tempo " + changed.spoken());
+        } else if (!changed.equals(model.arrangement().tempo())) {
             model.edit("tempo " + changed.spoken(), model.arrangement().with(changed));
         }
     }

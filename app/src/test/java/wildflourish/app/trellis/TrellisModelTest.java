@@ -216,6 +216,17 @@ class TrellisModelTest {
         assertThat(model.arrangement().tempo().perMinute().floor()).isEqualTo(20);
     }
 
+    @Test
+    void aTempoThatADocumentWouldNotKeepIsNotTaken() {
+        model.settle("counted finely", model.arrangement().with(Tempo.parse("1/32=128")));
+        model.player().setTempo(20);
+        assertThat(model.arrangement().tempo()).isEqualTo(Tempo.parse("1/32=128"));
+        model.player().setTempo(40);
+        assertThat(model.arrangement().tempo()).isEqualTo(Tempo.parse("1/32=40"));
+        assertThat(Documents.read(Documents.write(model.arrangement())).arrangement().orElseThrow().tempo())
+                .isEqualTo(Tempo.parse("1/32=40"));
+    }
+
     private Verdict verdict(String id) {
         return state().ranked().stream().filter(c -> c.ornament().id().equals(id)).findFirst().orElseThrow().verdict();
     }

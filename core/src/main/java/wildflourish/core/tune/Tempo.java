@@ -10,6 +10,9 @@ import java.util.Map;
  */
 public record Tempo(Ratio beat, Ratio perMinute) {
 
+    private static final Ratio CROTCHET = Ratio.of(1, 4);
+    private static final Ratio SLOWEST = Ratio.of(4, 1);
+    private static final Ratio FASTEST = Ratio.of(4000, 1);
     private static final Ratio MINUTE = Ratio.of(60_000, 1);
     private static final Map<Ratio, String> NAMES = Map.of(
             Ratio.of(1, 1), "semibreve",
@@ -60,6 +63,16 @@ public record Tempo(Ratio beat, Ratio perMinute) {
     /** The tempo, counted in the same beat, at which {@code length} lasts exactly {@code millis} (both positive). */
     public Tempo atWhich(Ratio length, Ratio millis) {
         return new Tempo(beat, length.dividedBy(beat).times(MINUTE).dividedBy(millis));
+    }
+
+    /** Whether there are from 4 to 4,000 crotchets in its minute: bounds of sense, wider than anybody plays. */
+    public boolean isPlayable() {
+        try {
+            Ratio crotchets = in(CROTCHET).perMinute;
+            return !crotchets.isLess(SLOWEST) && !FASTEST.isLess(crotchets);
+        } catch (ArithmeticException e) {
+            return false;
+        }
     }
 
     public Tempo withCount(long count) {

@@ -47,4 +47,14 @@ class TempoTest {
         Tempo tempo = Tempo.parse("1/4=100").atWhich(Ratio.of(sixteenths, 16), Ratio.of(ms, 1));
         assertThat(tempo.millis(Ratio.of(sixteenths, 16))).isEqualTo(Ratio.of(ms, 1));
     }
+
+    @Test
+    void whatNobodyPlaysIsNotPlayable() {
+        assertThat(Tempo.parse("1/4=4").isPlayable()).isTrue();
+        assertThat(Tempo.parse("1/2=2000").isPlayable()).isTrue();
+        assertThat(Tempo.parse("1/4=3.99").isPlayable()).isFalse();
+        assertThat(Tempo.parse("1/32=20").isPlayable()).isFalse();
+        assertThat(Tempo.parse("1/2=2000.5").isPlayable()).isFalse();
+        assertThat(new Tempo(Ratio.of(Long.MAX_VALUE, 4), Ratio.of(Long.MAX_VALUE, 1)).isPlayable()).isFalse();
+    }
 }

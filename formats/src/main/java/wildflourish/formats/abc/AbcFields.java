@@ -106,18 +106,8 @@ final class AbcFields {
         }
     }
 
-    /** Whether there are from 4 to 4,000 crotchets in its minute. */
-    static boolean isPlayed(Tempo tempo) {
-        try {
-            Ratio crotchets = tempo.in(Ratio.of(1, 4)).perMinute();
-            return !crotchets.isLess(Ratio.of(4, 1)) && !Ratio.of(4000, 1).isLess(crotchets);
-        } catch (ArithmeticException e) {
-            return false;
-        }
-    }
-
     private Optional<Tempo> played(Tempo tempo, String text, int line, int column) {
-        if (!isPlayed(tempo)) {
+        if (!tempo.isPlayable()) {
             findings.error(line, column, "no one plays at the tempo " + text, "write a tempo such as Q:1/4=120");
             return Optional.empty();
         }

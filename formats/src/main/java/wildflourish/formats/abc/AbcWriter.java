@@ -268,7 +268,8 @@ public final class AbcWriter {
         return text.toString();
     }
 
-    private static String tempo(Tempo tempo) {
+    /** A tempo, exact to a millionth of its count. */
+    static String tempo(Tempo tempo) {
         java.math.BigDecimal count = new java.math.BigDecimal(tempo.perMinute().numerator()).divide(
                 new java.math.BigDecimal(tempo.perMinute().denominator()), 6, java.math.RoundingMode.HALF_UP);
         return tempo.beat() + "=" + count.stripTrailingZeros().toPlainString();

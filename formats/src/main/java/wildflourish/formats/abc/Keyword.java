@@ -1,7 +1,5 @@
 package wildflourish.formats.abc;
 
-import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -85,7 +83,7 @@ record Keyword(String word, Reading read, Function<Page, List<String>> written) 
     /** In the order in which they are written. */
     static final List<Keyword> ALL = List.of(
             new Keyword("instrument", (t, d) -> d.instrument = Instruments.known(t.word(0)), p -> List.of(p.arrangement.instrument().id())),
-            new Keyword("tempo", (t, d) -> d.tempo = played(Tempo.parse(t.word(0))), p -> List.of(exact(p.arrangement.tempo()))),
+            new Keyword("tempo", (t, d) -> d.tempo = played(Tempo.parse(t.word(0))), p -> List.of(AbcWriter.tempo(p.arrangement.tempo()))),
             new Keyword("level", (t, d) -> d.speeds = Speeds.level(t.word(0)), p -> List.of(p.arrangement.speeds().nearestLevel().name())),
             new Keyword("speed", (t, d) -> d.speeds = d.speeds.with(t.word(0), t.from(1)), p -> speeds(p.arrangement.speeds())),
             new Keyword("capo", (t, d) -> d.capo = t.number(0), p -> some(p.arrangement.instrument().capo() > 0,
@@ -141,16 +139,10 @@ record Keyword(String word, Reading read, Function<Page, List<String>> written) 
     }
 
     private static Tempo played(Tempo tempo) {
-        if (!AbcFields.isPlayed(tempo)) {
+        if (!tempo.isPlayable()) {
             throw new IllegalArgumentException("no one plays at that tempo");
         }
         return tempo;
-    }
-
-    private static String exact(Tempo tempo) {
-        BigDecimal count = new BigDecimal(tempo.perMinute().numerator()).divide(
-                new BigDecimal(tempo.perMinute().denominator()), 6, RoundingMode.HALF_UP);
-        return tempo.beat() + "=" + count.stripTrailingZeros().toPlainString();
     }
 
     private static List<String> speeds(Speeds speeds) {
