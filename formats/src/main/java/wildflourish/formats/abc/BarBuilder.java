@@ -350,10 +350,7 @@ final class BarBuilder {
             findings.warning(repeatOpenAt, 0, "a repeat opens here and is never closed",
                     "close it with :| where the repeat ends");
         }
-        if (!bars.isEmpty()) {
-            Bar last = bars.removeLast();
-            bars.add(new Bar(last.number(), last.elements(), last.closing(), last.ending(), last.part(), true));
-        }
+        endSystem();
         reportOddBars();
         return BarNumbers.of(bars, firstMeter);
     }
