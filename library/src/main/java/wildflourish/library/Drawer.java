@@ -1,6 +1,8 @@
 package wildflourish.library;
 
-import java.util.List;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.Objects;
 import java.util.Optional;
 
 /**
@@ -40,9 +42,9 @@ public final class Drawer {
         store.change(h -> h.createUpdate("DELETE FROM own_instrument WHERE id = :id").bind("id", id).execute());
     }
 
-    /** The texts of the instruments kept, by id. */
-    public List<String> instruments() {
-        return store.read(h -> h.createQuery("SELECT document FROM own_instrument ORDER BY id").mapTo(String.class).list());
+    /** The texts of the instruments kept, in the order in which they came. */
+    public Rows<String> instruments() {
+        return store.read(h -> Reader.all(h, "instrument", "document FROM own_instrument WHERE true", r -> text(r, 2)));
     }
 
     /** Keeps the text of a lick under its name, over the one kept before. */
@@ -57,9 +59,9 @@ public final class Drawer {
         store.change(h -> h.createUpdate("DELETE FROM lick WHERE name = :name").bind("name", name).execute());
     }
 
-    /** The texts of the licks kept, by name. */
-    public List<String> licks() {
-        return store.read(h -> h.createQuery("SELECT document FROM lick ORDER BY name").mapTo(String.class).list());
+    /** The texts of the licks kept, in the order in which they came. */
+    public Rows<String> licks() {
+        return store.read(h -> Reader.all(h, "lick", "document FROM lick WHERE true", r -> text(r, 2)));
     }
 
     /** Keeps where a pitch is played on an instrument. */
@@ -77,8 +79,12 @@ public final class Drawer {
     }
 
     /** Every habit kept. */
-    public List<Habit> habits() {
-        return store.read(h -> h.createQuery("SELECT instrument, pitch, place FROM habit ORDER BY instrument, pitch")
-                .map((r, c) -> new Habit(r.getString(1), r.getString(2), r.getString(3))).list());
+    public Rows<Habit> habits() {
+        return store.read(h -> Reader.all(h, "habit", "instrument, pitch, place FROM habit WHERE true",
+                r -> new Habit(text(r, 2), text(r, 3), text(r, 4))));
+    }
+
+    private static String text(ResultSet row, int column) throws SQLException {
+        return Objects.requireNonNull(row.getString(column));
     }
 }

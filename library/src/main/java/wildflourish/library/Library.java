@@ -4,10 +4,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
-import org.jdbi.v3.core.Jdbi;
+import java.util.List;
+import java.util.Optional;
+import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.JdbiException;
-import org.sqlite.SQLiteConfig;
-import org.sqlite.SQLiteDataSource;
 
 /**
  * An open library: its tunes, the drawer of own things, and the practice log. Methods may be called from any thread, and run one
@@ -17,14 +17,16 @@ import org.sqlite.SQLiteDataSource;
  */
 public final class Library implements AutoCloseable {
 
-    private static final int WAIT_MS = 5000;
-
+    private final LibraryFile file;
     private final Store store;
+    private final boolean leftOpen;
     private final Tunes tunes;
     private final Drawer drawer;
     private final Log log;
 
-    private Library(Store store, Clock clock) {
+    private Library(LibraryFile file, Store store, Clock clock, boolean leftOpen) {
+        this.file = file;
+        this.leftOpen = leftOpen;
         this.store = store;
         this.tunes = new Tunes(store, clock);
         this.drawer = new Drawer(store);
@@ -32,36 +34,65 @@ public final class Library implements AutoCloseable {
     }
 
     /**
-     * Opens the library in a file, making the file and its folders when they are not there.
+     * Opens the library in a file, making the file and its folders when they are not there. Before its tables are brought to what
+     * this program knows, a copy of it is kept beside it.
      *
-     * @throws LibraryFault when the file is something else, is damaged, cannot be written, or was made by a newer program
+     * @throws LibraryFault when the file is something else, is damaged, cannot be written, or was made by a newer program; it is
+     *     unchanged then
      */
     public static Library open(Path file) {
         return open(file, Clock.systemUTC());
     }
 
     /** As {@link #open(Path)}, with a clock for the times of editions. */
-    public static Library open(Path file, Clock clock) {
+    public static Library open(Path path, Clock clock) {
+        LibraryFile file = new LibraryFile(path);
         try {
-            Path folder = file.toAbsolutePath().getParent();
-            Files.createDirectories(folder);
-            SQLiteConfig config = new SQLiteConfig();
-            config.setJournalMode(SQLiteConfig.JournalMode.WAL);
-            config.setSynchronous(SQLiteConfig.SynchronousMode.NORMAL);
-            config.setBusyTimeout(WAIT_MS);
-            config.enforceForeignKeys(true);
-            config.setTransactionMode(SQLiteConfig.TransactionMode.IMMEDIATE);
-            SQLiteDataSource source = new SQLiteDataSource(config);
-            source.setUrl("jdbc:sqlite:" + file.toAbsolutePath());
-            Jdbi jdbi = Jdbi.create(source);
-            Schema.update(jdbi);
-            return new Library(new Store(jdbi), clock);
+            Files.createDirectories(path.toAbsolutePath().getParent());
+            boolean leftOpen = file.wasLeftOpen();
+            Schema.Look look = file.look();
+            Handle handle = file.open();
+            try {
+                if (look.isOld() && look.version() > 0) {
+                    file.copy(handle, look.version());
+                }
+                if (look.isOld() || !look.named()) {
+                    Schema.update(handle);
+                }
+            } catch (IOException | RuntimeException e) {
+                handle.close();
+                throw e;
+            }
+            return new Library(file, new Store(handle), clock, leftOpen);
+        } catch (LibraryFault e) {
+            throw new LibraryFault("the library %s cannot be opened: %s".formatted(path, e.getMessage()), e.getCause());
         } catch (IOException e) {
-            throw new LibraryFault("the folder of the library %s cannot be made: choose another with --library"
-                    .formatted(file), e);
+            throw new LibraryFault("the folder of the library %s cannot be made or written to: choose another with --library"
+                    .formatted(path), e);
         } catch (JdbiException e) {
-            throw new LibraryFault(("the library %s cannot be opened: it may be another kind of file, or damaged, or "
-                    + "read-only; choose another with --library, or put a copy back in its place").formatted(file), e);
+            throw new LibraryFault(("the library %s cannot be opened (%s): it may be another kind of file, or damaged, or "
+                    + "read-only; choose another with --library, or put a copy back in its place").formatted(path, LibraryFault.reason(e)), e);
+        }
+    }
+
+    /** Whether its last program, or the machine, ended without closing it: then it wants to be examined. */
+    public boolean wasLeftOpen() {
+        return leftOpen;
+    }
+
+    /**
+     * Examines the whole file, beside whatever else is done: what is damaged, in words; empty when it is whole. Takes as long as
+     * reading the file does.
+     *
+     * @throws LibraryFault when it cannot be read at all
+     */
+    public Optional<String> examine() {
+        try {
+            List<String> found = file.examine();
+            return found.isEmpty() ? Optional.empty() : Optional.of(("the library's file is damaged (%s): make a copy of %s now, and put a "
+                    + "back-up in its place; what can be read is here").formatted(found.getFirst(), file.file()));
+        } catch (JdbiException e) {
+            throw new LibraryFault("the library's file could not be examined: make a copy of %s now".formatted(file.file()), e);
         }
     }
 

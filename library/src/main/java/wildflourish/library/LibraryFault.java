@@ -1,13 +1,63 @@
 package wildflourish.library;
 
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import org.jdbi.v3.core.JdbiException;
 import org.jspecify.annotations.Nullable;
+import org.sqlite.SQLiteErrorCode;
+import org.sqlite.SQLiteException;
 
 /** The library's file cannot be used; the message says why and what to do, for the user to read. */
 public final class LibraryFault extends RuntimeException {
 
     private static final long serialVersionUID = 1L;
 
+    /** Held by another program, a full disk, a disk that is away: what may be otherwise in a minute. */
+    private static final Set<SQLiteErrorCode> PASSING = Set.of(SQLiteErrorCode.SQLITE_BUSY, SQLiteErrorCode.SQLITE_LOCKED,
+            SQLiteErrorCode.SQLITE_IOERR, SQLiteErrorCode.SQLITE_FULL, SQLiteErrorCode.SQLITE_CANTOPEN, SQLiteErrorCode.SQLITE_READONLY);
+
+    /** A fault; what the driver said is looked for in its cause. */
     public LibraryFault(String message, @Nullable Throwable cause) {
         super(message, cause);
+    }
+
+    @Override
+    public String getMessage() {
+        return Objects.requireNonNull(super.getMessage());
+    }
+
+    /** Whether the same may succeed when it is tried again later. */
+    public boolean mayPass() {
+        return code(getCause()).map(PASSING::contains).orElse(false);
+    }
+
+    /** What the driver gave as the reason, without its finer shades. */
+    static Optional<SQLiteErrorCode> code(@Nullable Throwable cause) {
+        for (Throwable at = cause; at != null; at = at.getCause()) {
+            if (at instanceof SQLiteException e) {
+                return Optional.of(SQLiteErrorCode.getErrorCode(e.getResultCode().code & 0xff));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Goes on where a part of the file is damaged; whatever else is wrong is thrown on. */
+    static void unlessDamaged(JdbiException e) {
+        if (!code(e).filter(SQLiteErrorCode.SQLITE_CORRUPT::equals).isPresent()) {
+            throw e;
+        }
+    }
+
+    /** Why a file cannot be written at the moment, in words. */
+    static String reason(@Nullable Throwable cause) {
+        return switch (code(cause).orElse(SQLiteErrorCode.UNKNOWN_ERROR)) {
+            case SQLITE_BUSY, SQLITE_LOCKED -> "another program holds the library";
+            case SQLITE_FULL -> "the disk is full";
+            case SQLITE_IOERR, SQLITE_CANTOPEN -> "the disk of the library does not answer";
+            case SQLITE_READONLY -> "the library may not be written to";
+            case SQLITE_CORRUPT, SQLITE_NOTADB -> "the library's file is damaged";
+            default -> "the library could not be written";
+        };
     }
 }

@@ -41,8 +41,8 @@ public final class Log {
     }
 
     /** The practice log, the oldest pass first. */
-    public List<LoggedPass> passes() {
-        return store.read(h -> h.createQuery("SELECT * FROM practice_pass ORDER BY id").map((r, c) -> pass(r)).list());
+    public Rows<LoggedPass> passes() {
+        return store.read(h -> Reader.all(h, "practised pass", "* FROM practice_pass WHERE true", Log::pass));
     }
 
     private static LoggedPass pass(ResultSet r) throws SQLException {

@@ -5,12 +5,15 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.Jdbi;
 
 /**
  * The tables of a library. Each step of their history is a file of SQL, never changed once it has been given away; the file itself
- * says how far it is ({@code PRAGMA user_version}).
+ * says how far it is ({@code PRAGMA user_version}) and whose it is ({@code PRAGMA application_id}).
  */
 final class Schema {
 
@@ -18,39 +21,97 @@ final class Schema {
     private static final List<String> STEPS = List.of(
             "V1__tunes_and_their_editions.sql", "V2__own_instruments_and_habits.sql", "V3__licks.sql", "V4__practice.sql");
 
+    /** "WFLR", by which a library is known; those made before it was written have none. */
+    private static final int OURS = 0x57464c52;
+
     private Schema() {}
 
     /**
-     * Brings a library to the newest version, all of it or nothing.
+     * What a file is that is looked at before anything is written to it.
      *
-     * @throws LibraryFault when a newer program has made it
+     * @param version how many steps it has; 0 when it is empty
+     * @param named whether it says whose it is
      */
-    static void update(Jdbi jdbi) {
-        int there = jdbi.withHandle(Schema::version);
-        if (there > STEPS.size()) {
-            throw new LibraryFault("the library was made by a newer version of Wild Flourish: update the program, or choose another "
-                    + "library with --library; nothing in it was touched", null);
-        }
-        if (there < STEPS.size()) {
-            jdbi.useTransaction(Schema::update);
+    record Look(int version, boolean named) {
+
+        /** Whether there is a step that it has not. */
+        boolean isOld() {
+            return version < STEPS.size();
         }
     }
 
-    /** The steps that are missing; asked once more inside the transaction, for two programs may have opened the file at once. */
-    private static void update(Handle handle) {
-        for (int step = version(handle); step < STEPS.size(); step++) {
-            handle.createScript(sql(STEPS.get(step))).executeAsSeparateStatements();
+    /**
+     * Looks at a file, which may belong to anybody.
+     *
+     * @throws LibraryFault when it is another program's, or a newer program has made it
+     */
+    static Look look(Handle handle) {
+        int owner = number(handle, "PRAGMA application_id");
+        boolean empty = number(handle, "SELECT count(*) FROM sqlite_master") == 0;
+        if (owner != OURS && (owner != 0 || !empty && !hasTunes(handle))) {
+            throw new LibraryFault("it is another program's file; choose another with --library; nothing in it was touched", null);
         }
-        handle.execute("PRAGMA user_version = " + STEPS.size());
+        Look look = new Look(empty ? 0 : version(handle), owner == OURS);
+        if (look.version > STEPS.size()) {
+            throw new LibraryFault("it was made by a newer version of Wild Flourish: update the program, or choose another "
+                    + "library with --library; nothing in it was touched", null);
+        }
+        missing(handle, look.version).ifPresent(column -> {
+            throw new LibraryFault(("its tables are not those that this program knows (there is no %s): update the program, or choose another "
+                    + "library with --library; nothing in it was touched").formatted(column), null);
+        });
+        return look;
+    }
+
+    private static int number(Handle handle, String question) {
+        return handle.createQuery(question).mapTo(Integer.class).one();
+    }
+
+    private static boolean hasTunes(Handle handle) {
+        return number(handle, "SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name IN ('tune', 'edition')") == 2;
     }
 
     /** How many steps a file has; those of before they were counted in the file kept a table about them. */
     private static int version(Handle handle) {
-        int counted = handle.createQuery("PRAGMA user_version").mapTo(Integer.class).one();
-        boolean earlier = counted == 0 && handle.createQuery("SELECT count(*) FROM sqlite_master WHERE name = 'flyway_schema_history'")
-                .mapTo(Integer.class).one() > 0;
-        return earlier ? handle.createQuery("SELECT coalesce(max(CAST(version AS INTEGER)), 0) FROM flyway_schema_history WHERE success = 1")
-                .mapTo(Integer.class).one() : counted;
+        int counted = number(handle, "PRAGMA user_version");
+        boolean earlier = counted == 0 && number(handle, "SELECT count(*) FROM sqlite_master WHERE name = 'flyway_schema_history'") > 0;
+        return earlier ? number(handle, "SELECT coalesce(max(CAST(version AS INTEGER)), 0) FROM flyway_schema_history WHERE success = 1") : counted;
+    }
+
+    /** The first column, as {@code table.column}, that a library of a version has and this one has not. */
+    private static Optional<String> missing(Handle handle, int version) {
+        if (version == 0) {
+            return Optional.empty();
+        }
+        Set<String> there = columns(handle);
+        return Jdbi.create("jdbc:sqlite::memory:").withHandle(pattern -> {
+            run(pattern, 0, version);
+            return columns(pattern).stream().filter(c -> !there.contains(c)).findFirst();
+        });
+    }
+
+    private static Set<String> columns(Handle handle) {
+        return new TreeSet<>(handle.createQuery("SELECT m.name || '.' || c.name FROM sqlite_master m JOIN pragma_table_info(m.name) c "
+                + "WHERE m.type = 'table'").mapTo(String.class).list());
+    }
+
+    /**
+     * Does the steps that are missing, all or none; asked once more inside the transaction, for two programs may have opened the file
+     * at once.
+     */
+    static void update(Handle handle) {
+        Store.transaction(handle, h -> {
+            run(h, version(h), STEPS.size());
+            h.execute("PRAGMA user_version = " + STEPS.size());
+            h.execute("PRAGMA application_id = " + OURS);
+            return true;
+        });
+    }
+
+    private static void run(Handle handle, int from, int to) {
+        for (int step = from; step < to; step++) {
+            handle.createScript(sql(STEPS.get(step))).executeAsSeparateStatements();
+        }
     }
 
     private static String sql(String file) {

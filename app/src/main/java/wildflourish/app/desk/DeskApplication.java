@@ -14,6 +14,7 @@ import javafx.stage.Stage;
 import org.jspecify.annotations.Nullable;
 import wildflourish.app.listening.Player;
 import wildflourish.app.paint.CanvasPainter;
+import wildflourish.app.work.Aside;
 import wildflourish.app.work.Keeper;
 import wildflourish.app.work.Trouble;
 import wildflourish.formats.abc.AbcReader;
@@ -28,6 +29,7 @@ public final class DeskApplication extends Application {
     private static final AtomicReference<Throwable> FAULT = new AtomicReference<>();
     private static final AtomicReference<CompletableFuture<Library>> LIBRARY = new AtomicReference<>();
 
+    private volatile boolean ended;
     private @Nullable Keeper keeper;
     private @Nullable ExecutorService workers;
     private @Nullable DeskModel model;
@@ -61,7 +63,7 @@ public final class DeskApplication extends Application {
             String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
             boolean first = true;
             for (AbcTune tune : AbcReader.read(text).tunes()) {
-                long id = ShelfWork.add(library, tune);
+                long id = ShelfWork.add(library.tunes()::add, tune);
                 if (first) {
                     library.log().add(DemoLog.of(id, tune.tune(), Clock.systemUTC()));
                 }
@@ -84,13 +86,13 @@ public final class DeskApplication extends Application {
             return;
         }
         AtomicReference<DeskModel> desk = new AtomicReference<>();
-        keeper = new Keeper(library, trouble -> Platform.runLater(() -> Objects.requireNonNull(desk.get()).say(trouble)));
+        DeskPlan plan = Objects.requireNonNull(PLAN.get());
+        keeper = new Keeper(library, Aside.beside(plan.library()), words -> told(words, desk));
         workers = Executors.newVirtualThreadPerTaskExecutor();
         engine = Engine.onSoundCard(notice -> Platform.runLater(() -> Objects.requireNonNull(desk.get()).soundSays(notice)));
         DeskModel model = new DeskModel(keeper, workers, Platform::runLater, Player.on(engine));
         desk.set(model);
         this.model = model;
-        DeskPlan plan = Objects.requireNonNull(PLAN.get());
         DeskView view = show(stage, model);
         if (Boolean.getBoolean("flourish.start.probe")) {
             view.trellis().score().onPainted(() -> Platform.runLater(() -> reportStart(model)));
@@ -98,6 +100,15 @@ public final class DeskApplication extends Application {
         plan.pictures().ifPresent(pictures -> new Tour(model, view, pictures).start());
         model.restore();
         plan.imports().forEach(model::bringIn);
+    }
+
+    /** Tells what the library says in the window, and on the terminal once the window has gone. */
+    private void told(String words, AtomicReference<DeskModel> desk) {
+        if (ended) {
+            System.err.println("flourish: " + words);
+        } else {
+            Platform.runLater(() -> Objects.requireNonNull(desk.get()).say(words));
+        }
     }
 
     /** For measuring: says how long the start took until the first painted trellis, and ends the program. */
@@ -121,12 +132,20 @@ public final class DeskApplication extends Application {
         stage.setMinWidth(900);
         stage.setMinHeight(600);
         stage.setScene(scene);
+        stage.setOnCloseRequest(e -> {
+            if (!model.watch().over().get()) {
+                e.consume();
+                model.watch().close();
+            }
+        });
+        model.watch().over().addListener((o, a, over) -> stage.close());
         stage.show();
         return view;
     }
 
     @Override
     public void stop() {
+        ended = true;
         if (engine != null) {
             engine.close();
         }

@@ -6,6 +6,7 @@ import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBoxBase;
+import javafx.scene.control.ListView;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
@@ -75,6 +76,9 @@ final class DeskKeys {
         scene.getAccelerators().put(
                 new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
                 () -> walk(TrellisModel::redo));
+        scene.getAccelerators().put(
+                new KeyCodeCombination(KeyCode.H, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
+                () -> onTrellis(t -> trellis.toggleEarlier()));
         scene.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
         scene.addEventFilter(KeyEvent.KEY_TYPED, this::typed);
     }
@@ -104,7 +108,7 @@ final class DeskKeys {
     }
 
     private boolean elsewhere(Node focus) {
-        return focus instanceof TextInputControl || focus instanceof ComboBoxBase<?>;
+        return focus instanceof TextInputControl || focus instanceof ComboBoxBase<?> || focus instanceof ListView<?>;
     }
 
     private void pressed(KeyEvent e) {

@@ -3,9 +3,6 @@ package wildflourish.app.desk;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.concurrent.Executor;
@@ -38,7 +35,6 @@ import wildflourish.app.work.Background;
 import wildflourish.app.work.Keeper;
 import wildflourish.app.work.Trouble;
 import wildflourish.core.finding.Sentence;
-import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.rounds.WrittenOut;
@@ -65,11 +61,12 @@ public final class DeskModel {
     private final PracticeModel practice;
     private final ObjectProperty<Screen> screen = new SimpleObjectProperty<>(Screen.SHELF);
     private final ObjectProperty<Palette> palette = new SimpleObjectProperty<>(Palette.LIGHT);
-    private final Map<String, Instrument> own = new LinkedHashMap<>();
+    private final OwnInstruments own;
     private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
     private final ObservableList<Background.Job> underWay = FXCollections.observableArrayList();
     private final Writing writing;
     private final ShelfWork shelfWork;
+    private final Watch watch;
     private WindowMemory memory = WindowMemory.NONE;
     private long heardFromShelf = -1;
 
@@ -91,26 +88,14 @@ public final class DeskModel {
         this.background = new Background(workers, ui, new Trouble(this::say));
         background.onChange(() -> underWay.setAll(background.underWay()));
         this.trellis = new TrellisModel(new KeepersJournal(keeper, (tune, rung, note) -> remember(memory.standing(tune, rung, note))), this::say, background);
-        this.chart = new ChartModel(new ChartModel.Keeping() {
-            @Override
-            public void keep(Instrument instrument) {
-                keeper.keepInstrument(instrument.id(), Instruments.write(instrument));
-                own.put(instrument.id(), instrument);
-                takeOwn();
-            }
-
-            @Override
-            public void forget(String id) {
-                keeper.forgetInstrument(id);
-                own.remove(id);
-                takeOwn();
-            }
-        }, () -> trellis.isOpen() ? Optional.of(trellis.arrangement().tune()) : Optional.empty(), this::say);
+        this.own = new OwnInstruments(keeper, trellis::refresh);
+        this.chart = new ChartModel(own, () -> trellis.isOpen() ? Optional.of(trellis.arrangement().tune()) : Optional.empty(), this::say);
         this.across = new AcrossModel(trellis, background, this::say);
         this.reading = new ReadingModel(trellis, background, this::say);
         this.rounds = new RoundsModel(trellis, sets, background, this::say);
         this.listening = new ListeningModel(trellis, player, background, this::say);
         this.writing = new Writing(this, background);
+        this.watch = new Watch(keeper, background, shelf, this::say);
         this.shelfWork = new ShelfWork(this, keeper, background);
         trellis.onHear(listening::toggleOrnament);
         this.practice = new PracticeModel(trellis, player, new PracticeModel.Keeping() {
@@ -284,11 +269,6 @@ public final class DeskModel {
         screen.set(Screen.CHART);
     }
 
-    private void takeOwn() {
-        Instruments.own(List.copyOf(own.values()));
-        trellis.refresh();
-    }
-
     public ObjectProperty<Screen> screen() {
         return screen;
     }
@@ -310,6 +290,11 @@ public final class DeskModel {
     /** Asks the library something and goes on with the answer on the interface's thread. */
     private <T> void ask(Function<Library, T> question, Consumer<T> then) {
         background.run(NOT_ANSWERED, job -> keeper.ask(question), then);
+    }
+
+    /** How the library is. */
+    public Watch watch() {
+        return watch;
     }
 
     /** Says something to the teacher. */
@@ -336,13 +321,12 @@ public final class DeskModel {
             } else if (!kept.tunes().isEmpty()) {
                 open(kept.tunes().getFirst().id(), WindowMemory.NONE.rung(), WindowMemory.NONE.note(), last);
             }
-            kept.trouble().ifPresent(this::say);
+            watch.begin(kept.trouble());
         });
     }
 
     private void takeIn(Kept kept) {
-        kept.ownInstruments(this::say).forEach(i -> own.put(i.id(), i));
-        takeOwn();
+        own.takeIn(kept.ownInstruments(this::say));
         trellis.setHabits(kept.placesByPitch());
         trellis.setLicks(kept.ownLicks(this::say));
         listening.recall(kept.memory().listening());
@@ -380,7 +364,7 @@ public final class DeskModel {
 
     /** Shows the shelf as the library has it. */
     void refresh() {
-        ask(l -> l.tunes().all(), shelf::setTunes);
+        ask(l -> l.tunes().all().read(), shelf::setTunes);
     }
 
     /** Stops a work in the background; what is done already stays. */

@@ -184,6 +184,12 @@ public final class DeskView extends BorderPane {
         Label sounding = new Label();
         sounding.setId("sounding");
         model.listening().lit().addListener((o, a, now) -> sounding.setText(now.map(l -> "♪ " + l.words()).orElse("")));
+        Label unkept = new Label();
+        unkept.setId("unkept");
+        unkept.getStyleClass().add("warning");
+        unkept.textProperty().bind(model.watch().unkept());
+        unkept.setMinWidth(USE_PREF_SIZE);
+        unkept.managedProperty().bind(unkept.textProperty().isNotEmpty());
         HBox work = new HBox(8);
         work.setId("under-way");
         work.setAlignment(Pos.CENTER_LEFT);
@@ -194,7 +200,7 @@ public final class DeskView extends BorderPane {
         hints.getStyleClass().add("quiet");
         hints.setMinWidth(0);
         HBox.setHgrow(message, Priority.SOMETIMES);
-        HBox bar = new HBox(12, message, sounding, work, gap, hints);
+        HBox bar = new HBox(12, message, unkept, sounding, work, gap, hints);
         bar.setAlignment(Pos.CENTER_LEFT);
         bar.getStyleClass().add("bottom");
         return bar;

@@ -1,13 +1,17 @@
 package wildflourish.app.desk;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
-import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.trellis.EarlierChoices;
+import wildflourish.app.trellis.Journal;
+import wildflourish.app.trellis.Openings;
 import wildflourish.app.work.Keeper;
 import wildflourish.core.growth.Lick;
+import wildflourish.core.setting.Arrangement;
 
 /** The trellis's edits, handed to the keeper as they are made. */
-record KeepersJournal(Keeper keeper, Standing standing) implements TrellisModel.Journal {
+record KeepersJournal(Keeper keeper, Standing standing) implements Journal {
 
     /** Told where the teacher is now. */
     interface Standing {
@@ -37,6 +41,16 @@ record KeepersJournal(Keeper keeper, Standing standing) implements TrellisModel.
     @Override
     public void stand(long tune, int rung, int note) {
         standing.stand(tune, rung, note);
+    }
+
+    @Override
+    public List<EarlierChoices.Earlier> earlier(long tune) {
+        return Openings.earlier(keeper, tune);
+    }
+
+    @Override
+    public Arrangement reread(long edition) {
+        return Openings.edition(keeper, edition);
     }
 
     @Override

@@ -3,7 +3,6 @@ package wildflourish.app.desk;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.Consumer;
@@ -15,23 +14,30 @@ import wildflourish.core.practice.LoggedPass;
 import wildflourish.library.Drawer;
 import wildflourish.library.Habit;
 import wildflourish.library.Library;
+import wildflourish.library.Rows;
 import wildflourish.library.TuneEntry;
 
 /** What a library has for a window that opens. */
 record Kept(
         List<TuneEntry> tunes, List<Habit> habits, List<String> instruments, List<String> licks, List<LoggedPass> passes,
-        WindowMemory memory, Optional<String> trouble) {
+        WindowMemory memory, List<String> trouble) {
 
     static Kept of(Library library) {
         Drawer drawer = library.drawer();
         WindowMemory memory = WindowMemory.NONE;
-        Optional<String> trouble = Optional.empty();
+        List<String> trouble = new ArrayList<>();
         try {
             memory = WindowMemory.of(drawer::remembered);
         } catch (DataFault e) {
-            trouble = Optional.of("where you were last time could not be read; the window opens as it does the first time");
+            trouble.add("where you were last time could not be read; the window opens as it does the first time");
         }
-        return new Kept(library.tunes().all(), drawer.habits(), drawer.instruments(), drawer.licks(), library.log().passes(), memory, trouble);
+        return new Kept(read(library.tunes().all(), trouble), read(drawer.habits(), trouble), read(drawer.instruments(), trouble),
+                read(drawer.licks(), trouble), read(library.log().passes(), trouble), memory, trouble);
+    }
+
+    private static <T> List<T> read(Rows<T> rows, List<String> trouble) {
+        trouble.addAll(rows.unread());
+        return rows.read();
     }
 
     boolean has(long tune) {
@@ -41,7 +47,7 @@ record Kept(
     /** The teacher's own instruments; one that cannot be read is told and left out. */
     List<Instrument> ownInstruments(Consumer<String> say) {
         List<Instrument> own = new ArrayList<>();
-        for (String document : instruments) {
+        for (String document : instruments.stream().sorted().toList()) {
             try {
                 own.add(Instruments.parse("an instrument of yours", document));
             } catch (DataFault e) {
@@ -61,7 +67,7 @@ record Kept(
     /** The teacher's own licks; one that cannot be read is told and left out. */
     List<Lick> ownLicks(Consumer<String> say) {
         List<Lick> own = new ArrayList<>();
-        for (String document : licks) {
+        for (String document : licks.stream().sorted().toList()) {
             try {
                 own.add(Lick.parse(document));
             } catch (DataFault | IllegalArgumentException e) {

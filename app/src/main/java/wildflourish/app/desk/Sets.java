@@ -30,7 +30,7 @@ record Sets(Keeper keeper) implements RoundsModel.Keeping {
     }
 
     private Kept read(String kept) {
-        List<String> there = keeper.ask(l -> l.tunes().all()).stream().map(t -> String.valueOf(t.id())).toList();
+        List<String> there = keeper.ask(l -> l.tunes().all().read()).stream().map(t -> String.valueOf(t.id())).toList();
         List<RoundsState.InSet> tunes = new ArrayList<>();
         for (String id : kept.split(" ")) {
             if (there.contains(id)) {

@@ -3,6 +3,7 @@ package wildflourish.app.desk;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.app.trellis.Openings;
@@ -16,12 +17,14 @@ import wildflourish.formats.abc.AbcBook;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.formats.abc.AbcTune;
 import wildflourish.formats.abc.AbcWriter;
-import wildflourish.library.Library;
+import wildflourish.library.Edition;
+import wildflourish.library.LibraryFault;
 import wildflourish.library.TuneEntry;
 
 /** What takes time about the shelf: tunes that come in from files, and ladders grown for all of them. */
 final class ShelfWork {
 
+    private static final System.Logger LOG = System.getLogger("wildflourish");
     private static final Background.Words GROWING =
             new Background.Words("growing the shelf", "the shelf could not be grown to its end; what was grown is kept");
 
@@ -46,7 +49,7 @@ final class ShelfWork {
                     throw new IOException("larger than 64 MB");
                 }
                 AbcBook book = AbcReader.read(Files.readAllBytes(file));
-                return Optional.of(new CameIn(book, keeper.ask(l -> addAll(l, book.tunes(), job))));
+                return Optional.of(new CameIn(book, addAll(book.tunes(), job)));
             } catch (IOException e) {
                 return Optional.<CameIn>empty();
             }
@@ -67,23 +70,28 @@ final class ShelfWork {
                 : ids.size() == 1 ? "one tune came in" : ids.size() + " tunes came in");
     }
 
-    private static List<Long> addAll(Library library, List<AbcTune> tunes, Background.Job job) {
-        List<Long> ids = new java.util.ArrayList<>();
+    private List<Long> addAll(List<AbcTune> tunes, Background.Job job) {
+        List<Long> ids = new ArrayList<>();
         for (AbcTune tune : tunes) {
             if (!job.stopped()) {
-                ids.add(add(library, tune));
+                ids.add(add(keeper::add, tune));
             }
         }
         return ids;
     }
 
+    /** What takes a tune in; its id. */
+    interface Intake {
+        long add(String title, String type, String key, String meter, String document);
+    }
+
     /** Puts one tune into a library; its id. */
-    static long add(Library library, AbcTune tune) {
+    static long add(Intake library, AbcTune tune) {
         Head head = tune.tune().head();
         String type = head.rhythm().isEmpty() ? TuneType.of(head).id() : head.rhythm();
         String document = tune.arrangement().map(a -> AbcWriter.write(a, 0)).orElseGet(
                 () -> AbcWriter.write(tune.tune(), tune.unread()));
-        return library.tunes().add(head.title(), type, head.key().spoken(), head.meter().toString(), document);
+        return library.add(head.title(), type, head.key().spoken(), head.meter().toString(), document);
     }
 
     /**
@@ -92,29 +100,37 @@ final class ShelfWork {
      */
     void growAll() {
         background.latest("growing", GROWING, job -> {
-            List<TuneEntry> tunes = keeper.ask(l -> l.tunes().all());
+            List<TuneEntry> tunes = keeper.ask(l -> l.tunes().all().read());
             int grown = 0;
+            int unread = 0;
             for (int i = 0; i < tunes.size() && !job.stopped(); i++) {
-                long id = tunes.get(i).id();
-                String document = keeper.ask(l -> l.tunes().current(id).document());
-                AbcTune read = Documents.read(document);
-                if (read.arrangement().isEmpty()) {
-                    String with = Documents.write(Documents.grown(read, Instruments.known(Openings.FIRST_INSTRUMENT)));
-                    grown += keeper.ask(l -> keepGrown(l, id, document, with));
+                try {
+                    grown += grow(tunes.get(i).id()) ? 1 : 0;
+                } catch (IllegalStateException | LibraryFault e) {
+                    LOG.log(System.Logger.Level.WARNING, "a tune of the shelf could not be read", e);
+                    unread++;
                 }
                 job.tell("growing the shelf: %d of %d".formatted(i + 1, tunes.size()));
             }
-            return grown;
-        }, all -> desk.say(all == 0 ? "every tune has its ladder already" : "%d tune%s grown".formatted(all, all == 1 ? "" : "s")), () -> { });
+            return new Grown(grown, unread);
+        }, all -> desk.say(all.inWords()), () -> { });
     }
 
-    /** Keeps a grown ladder, unless the tune has been edited meanwhile; how many were kept. */
-    private static int keepGrown(Library library, long tune, String before, String document) {
-        var now = library.tunes().current(tune);
-        if (!now.document().equals(before)) {
-            return 0;
+    /** How many ladders were grown, and how many tunes could not be read. */
+    private record Grown(int grown, int unread) {
+
+        String inWords() {
+            String done = grown == 0 ? unread == 0 ? "every tune has its ladder already" : "no ladder was grown"
+                    : "%d tune%s grown".formatted(grown, grown == 1 ? "" : "s");
+            return unread == 0 ? done : "%s; %d could not be read and %s as before".formatted(done, unread, unread == 1 ? "is" : "are");
         }
-        library.tunes().save(tune, now.id(), "ladder grown", document);
-        return 1;
+    }
+
+    /** Grows one tune's ladder, unless it has one or somebody works on it meanwhile; whether it has a new one. */
+    private boolean grow(long id) {
+        Edition now = keeper.ask(l -> l.tunes().current(id));
+        AbcTune read = Documents.read(now.document());
+        return read.arrangement().isEmpty()
+                && keeper.addGrown(now, Documents.write(Documents.grown(read, Instruments.known(Openings.FIRST_INSTRUMENT))));
     }
 }

@@ -59,9 +59,18 @@ public final class ShelfModel {
 
     /** Shows what was found in a file, in place of what was found in it before; what was found in others stays. */
     public void setFindings(String file, List<Finding> found) {
+        setLines(file, found.stream().map(f -> f.inFile(file)).toList());
+    }
+
+    /** Shows what could not be read of the library itself. */
+    public void setDamage(List<String> found) {
+        setLines("library", found.stream().map(f -> "library: " + f).toList());
+    }
+
+    private void setLines(String source, List<String> found) {
         List<String> lines = new ArrayList<>(findings);
-        lines.removeIf(l -> l.startsWith(file + ":"));
-        found.forEach(f -> lines.add(f.inFile(file)));
+        lines.removeIf(l -> l.startsWith(source + ":"));
+        lines.addAll(found);
         findings.setAll(lines);
     }
 }

@@ -3,6 +3,8 @@ package wildflourish.app.trellis;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import wildflourish.app.work.Documents;
 import wildflourish.app.work.Keeper;
 import wildflourish.core.instrument.Instruments;
@@ -13,6 +15,7 @@ import wildflourish.core.setting.Ladder;
 import wildflourish.core.tune.TuneType;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.library.EditionEntry;
+import wildflourish.library.Steps;
 
 /** Opens tunes of the library for the trellis: the arrangement now, and the steps to walk back and forth. */
 public final class Openings {
@@ -31,16 +34,29 @@ public final class Openings {
 
     /** Opens a tune; one that has no ladder yet is given one. For a thread in the background: it asks the library and waits. */
     public static Opened open(Keeper keeper, long tune) {
-        Keeper.Steps steps = keeper.ask(l -> keeper.open(tune));
-        Arrangement now = arrangement(steps.document());
+        Steps steps = keeper.open(tune);
+        Arrangement now = arrangement(steps.now().document());
         List<History.Step> history = new ArrayList<>();
         for (EditionEntry edition : steps.editions()) {
-            history.add(history.size() == steps.current() ? History.Step.done(edition.what(), now) : History.Step.read(edition.what(),
-                    () -> arrangement(keeper.ask(l -> l.tunes().edition(edition.id()).document()))));
+            history.add(history.size() == steps.at() ? History.Step.done(edition.what(), now) : History.Step.read(edition.what(),
+                    () -> edition(keeper, edition.id())));
         }
-        Optional<String> remark = AbcReader.read(steps.document()).findings().stream().findFirst()
-                .map(f -> "%s: %s".formatted(f.what(), f.remedy()));
-        return new Opened(tune, now, new History(history, steps.current()), remark);
+        Optional<String> remark = steps.remark().or(() -> AbcReader.read(steps.now().document()).findings().stream().findFirst()
+                .map(f -> "%s: %s".formatted(f.what(), f.remedy())));
+        return new Opened(tune, now, new History(history, steps.at()), remark);
+    }
+
+    /** Every edition kept of a tune, the latest first. For a thread in the background. */
+    public static List<EarlierChoices.Earlier> earlier(Keeper keeper, long tune) {
+        Steps steps = keeper.ask(l -> l.tunes().steps(tune));
+        Set<Long> line = steps.editions().stream().map(EditionEntry::id).collect(Collectors.toSet());
+        return keeper.ask(l -> l.tunes().editions(tune)).reversed().stream()
+                .map(e -> new EarlierChoices.Earlier(e, e.id() == steps.now().id(), !line.contains(e.id()))).toList();
+    }
+
+    /** What a tune was at an edition. For a thread in the background. */
+    public static Arrangement edition(Keeper keeper, long edition) {
+        return arrangement(keeper.ask(l -> l.tunes().edition(edition).document()));
     }
 
     private static Arrangement arrangement(String document) {

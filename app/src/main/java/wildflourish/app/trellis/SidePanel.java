@@ -33,21 +33,11 @@ abstract class SidePanel extends VBox {
         this.model = model;
         setId(id + "-panel");
         getStyleClass().add("note-in-hand");
-        Label heading = new Label(title);
-        heading.getStyleClass().add("note-title");
-        Button done = new Button("Done");
-        done.setId(id + "-done");
-        done.setTooltip(new Tooltip("back to the note in hand: " + key));
-        done.setOnAction(e -> close.run());
-        Region gap = new Region();
-        HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox top = new HBox(8, heading, gap, done);
-        top.setAlignment(Pos.CENTER_LEFT);
         ScrollPane scroll = new ScrollPane(content);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(top, scroll);
+        getChildren().addAll(top(id, title, key, close), scroll);
         model.state().addListener((o, before, now) -> {
             if (isVisible()) {
                 show(now);
@@ -58,6 +48,21 @@ abstract class SidePanel extends VBox {
                 show(model.state().get());
             }
         });
+    }
+
+    /** The title of a panel, and the button that closes it. */
+    static HBox top(String id, String title, String key, Runnable close) {
+        Label heading = new Label(title);
+        heading.getStyleClass().add("note-title");
+        Button done = new Button("Done");
+        done.setId(id + "-done");
+        done.setTooltip(new Tooltip("back to the note in hand: " + key));
+        done.setOnAction(e -> close.run());
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox top = new HBox(8, heading, gap, done);
+        top.setAlignment(Pos.CENTER_LEFT);
+        return top;
     }
 
     private void show(TrellisState now) {

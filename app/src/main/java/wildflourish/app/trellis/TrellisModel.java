@@ -6,7 +6,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.function.Consumer;
-import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.jspecify.annotations.Nullable;
@@ -36,26 +35,6 @@ public final class TrellisModel {
     private static final Background.Words READING_BACK =
             Background.Words.silent("that edition could not be read; undo or redo once more, or open the tune again");
 
-    /** Where edits go as they are made. */
-    public interface Journal {
-
-        /** A new edition of a tune; its document is written when it is asked for, on any thread. */
-        void save(long tune, String what, Supplier<String> document);
-
-        void undo(long tune);
-
-        void redo(long tune);
-
-        /** Where a pitch is played on an instrument from now on; an empty place ends the habit. */
-        void habit(String instrument, String pitch, Optional<String> place);
-
-        /** Keeps a lick under its name; an empty one ends it. */
-        default void keepLick(String name, Optional<Lick> lick) {}
-
-        /** Where the teacher is now. */
-        void stand(long tune, int rung, int note);
-    }
-
     private final Journal journal;
     private final Consumer<String> say;
     private final Background background;
@@ -64,6 +43,7 @@ public final class TrellisModel {
     private final PlaceChoices places = new PlaceChoices(this);
     private final OrnamentChoices ornaments = new OrnamentChoices(this);
     private final PlayerChoices player = new PlayerChoices(this);
+    private final EarlierChoices earlier = new EarlierChoices(this);
     private final ReadOnlyObjectWrapper<TrellisState> state = new ReadOnlyObjectWrapper<>();
     private @Nullable TrellisState asked;
     private int working;
@@ -326,6 +306,15 @@ public final class TrellisModel {
     /** Who plays, on what, how fast. */
     public PlayerChoices player() {
         return player;
+    }
+
+    /** What the tune was earlier. */
+    public EarlierChoices earlier() {
+        return earlier;
+    }
+
+    Journal journal() {
+        return journal;
     }
 
     /** Takes the latest edit back. */

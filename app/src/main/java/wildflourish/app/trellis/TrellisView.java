@@ -1,5 +1,6 @@
 package wildflourish.app.trellis;
 
+import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -41,6 +42,7 @@ public final class TrellisView extends BorderPane {
     private final Button playerButton = Buttons.button("player", "Player…", "schools and speeds: Ctrl+U");
     private final Button ladderButton = Buttons.button("ladder", "Ladder…", "rungs, differences, wishes and licks: Ctrl+B");
     private final LadderPanel ladder;
+    private final EarlierPanel earlier;
     private final Button undo = Buttons.button("undo", "Undo", "Ctrl+Z");
     private final Button redo = Buttons.button("redo", "Redo", "Ctrl+Shift+Z");
     private final Filling filling = new Filling();
@@ -66,8 +68,10 @@ public final class TrellisView extends BorderPane {
         player.setVisible(false);
         ladder = new LadderPanel(model, this::toggleLadder);
         ladder.setVisible(false);
+        earlier = new EarlierPanel(model, this::toggleEarlier);
+        earlier.setVisible(false);
         ladderButton.setOnAction(e -> toggleLadder());
-        StackPane side = new StackPane(panel, player, ladder);
+        StackPane side = new StackPane(panel, player, ladder, earlier);
         side.setPrefWidth(PANEL);
         side.setMinWidth(300);
         setRight(side);
@@ -112,6 +116,8 @@ public final class TrellisView extends BorderPane {
         grow.setOnAction(e -> model.ornaments().grow());
         Button prune = Buttons.button("prune", "Thin out", "prune the fullest rung into a ladder: Ctrl+T");
         prune.setOnAction(e -> model.ornaments().prune());
+        Button back = Buttons.button("earlier", "Earlier…", "everything that was ever kept of this tune: Ctrl+Shift+H");
+        back.setOnAction(e -> toggleEarlier());
         undo.setOnAction(e -> model.undo());
         redo.setOnAction(e -> model.redo());
         FlowPane controls = new FlowPane(14, 6,
@@ -120,7 +126,7 @@ public final class TrellisView extends BorderPane {
                 Boxes.row(slower, tempo, faster),
                 Boxes.row(Labels.quiet("student", level), level, playerButton),
                 Boxes.row(ladderButton, grow, prune),
-                Boxes.row(undo, redo));
+                Boxes.row(undo, redo, back));
         controls.setAlignment(Pos.CENTER_LEFT);
         controls.getStyleClass().add("controls");
         return controls;
@@ -135,12 +141,17 @@ public final class TrellisView extends BorderPane {
 
     /** Shows the player in place of the note in hand, or the note again. */
     public void togglePlayer() {
-        toggle(player, ladder);
+        toggle(player);
     }
 
     /** Shows the ladder in place of the note in hand, or the note again. */
     public void toggleLadder() {
-        toggle(ladder, player);
+        toggle(ladder);
+    }
+
+    /** Shows what the tune was earlier in place of the note in hand, or the note again. */
+    public void toggleEarlier() {
+        toggle(earlier);
     }
 
     /** Puts the keyboard on what the stretch in hand can be varied to. */
@@ -157,9 +168,9 @@ public final class TrellisView extends BorderPane {
         }
     }
 
-    private void toggle(Node one, Node other) {
+    private void toggle(Node one) {
         boolean show = !one.isVisible();
-        other.setVisible(false);
+        List.of(player, ladder, earlier).forEach(p -> p.setVisible(false));
         one.setVisible(show);
         panel.setVisible(!show);
         if (!show) {

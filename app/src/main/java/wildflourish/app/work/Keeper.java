@@ -1,18 +1,13 @@
 package wildflourish.app.work;
 
-import java.util.ArrayList;
-import java.util.Collections;
-import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -22,42 +17,147 @@ import wildflourish.library.EditionEntry;
 import wildflourish.library.Habit;
 import wildflourish.library.Library;
 import wildflourish.library.LibraryFault;
+import wildflourish.library.Saved;
+import wildflourish.library.Steps;
 
 /**
- * Keeps every edit as it is made: one after another on a thread of its own, so that no edit waits for the disk. A fault is
- * told to {@code trouble} and what the library held before stays.
+ * Keeps every edit as it is made, in the order in which it is made, so that no edit waits for the disk. What cannot be written for
+ * the moment waits and is tried again; what can never be is set aside, and told.
  */
 public final class Keeper implements AutoCloseable {
 
     private final Library library;
-    private final Consumer<String> trouble;
-    private final ExecutorService thread;
-    /** The current edition of each open tune, by its id. */
-    private final Map<Long, Long> current = new HashMap<>();
+    private final Consumer<String> say;
+    private final Aside aside;
+    private final Saves saves;
+    /** Where each open tune stands, by its id. */
+    private final Map<Long, Walk> open = new ConcurrentHashMap<>();
+    /** The editions of other programs that have been told. */
+    private final Set<Long> told = ConcurrentHashMap.newKeySet();
     private final Map<String, String> toRemember = new ConcurrentHashMap<>();
 
-    /** A keeper over an open library, which it closes in the end. */
-    public Keeper(Library library, Consumer<String> trouble) {
-        this(library, trouble, Executors.newSingleThreadExecutor(task -> {
-            Thread keeper = new Thread(task, "keeper");
-            keeper.setDaemon(false);
-            return keeper;
-        }));
+    /**
+     * A keeper over an open library, which it closes in the end.
+     *
+     * @param say tells the teacher something, from any thread
+     */
+    public Keeper(Library library, Aside aside, Consumer<String> say) {
+        this.library = library;
+        this.aside = aside;
+        this.say = say;
+        this.saves = new Saves(say);
     }
 
-    Keeper(Library library, Consumer<String> trouble, ExecutorService thread) {
-        this.library = library;
-        this.trouble = trouble;
-        this.thread = thread;
+    /** Told, from any thread, how much cannot be written at the moment and why; empty when everything can. */
+    public void onStanding(Consumer<String> listener) {
+        saves.onStanding(listener);
+    }
+
+    /** How many edits have not been written yet. */
+    public int unkept() {
+        return saves.unkept();
+    }
+
+    /** What cannot be written now is set aside, and not waited for. */
+    public void giveUp() {
+        saves.giveUp();
     }
 
     /**
-     * Asks the library something, after whatever has been asked of it before, and waits for the answer: never on the interface's
+     * Asks the library something, on the caller's thread, when what was done before has been written: never on the interface's
      * thread. What goes wrong there is thrown here.
      */
     public <T> T ask(Function<Library, T> question) {
+        saves.settle();
+        return question.apply(library);
+    }
+
+    /** Opens a tune: its steps. Waits until its edits are written; never on the interface's thread. Before the first edit of it. */
+    public Steps open(long tune) {
+        saves.settle(tune);
+        Steps steps = library.tunes().steps(tune);
+        open.put(tune, new Walk(steps.editions().stream().map(EditionEntry::id).toList(), steps.at()));
+        return steps;
+    }
+
+    private void keep(String what, Runnable save) {
+        saves.add(new Saves.Save(0, save, because -> "%s: %s was not kept".formatted(because, what)));
+    }
+
+    private Walk walk(long tune) {
+        return Objects.requireNonNull(open.get(tune), "the tune is not open");
+    }
+
+    /** Saves an edit of an open tune; its document is written here, off the interface's thread. */
+    public void save(long tune, String what, Supplier<String> document) {
+        saves.add(new Saves.Save(tune, () -> {
+            Saved saved = library.tunes().save(tune, walk(tune).current(), what, document.get());
+            walk(tune).add(saved.edition().id());
+            saved.meanwhile().ifPresent(this::tell);
+        }, because -> {
+            walk(tune).add(walk(tune).current());
+            return aside.put(tune, document.get()).map(file -> "%s: the tune as it was after “%s” is set aside in %s, to be brought in again"
+                    .formatted(because, what, file)).orElseGet(() -> "%s, and nothing can be set aside: write the tune to a file now".formatted(because));
+        }));
+    }
+
+    private void tell(EditionEntry other) {
+        if (told.add(other.id())) {
+            say.accept("another program has changed this tune too (“%s”): both are kept, and its version is under Earlier".formatted(other.what()));
+        }
+    }
+
+    /** Goes one edition back. */
+    public void undo(long tune) {
+        step(tune, -1);
+    }
+
+    /** Goes one edition forward. */
+    public void redo(long tune) {
+        step(tune, 1);
+    }
+
+    private void step(long tune, int by) {
+        saves.add(new Saves.Save(tune, () -> {
+            Walk walk = walk(tune);
+            Optional<EditionEntry> meanwhile = library.tunes().stand(tune, walk.current(), walk.stepTo(by));
+            walk.step(by);
+            meanwhile.ifPresent(this::tell);
+        }, because -> {
+            walk(tune).step(by);
+            return "%s: after the next start the tune is as it was before you undid or redid this".formatted(because);
+        }));
+    }
+
+    /** Adds a tune to the library, after what has been asked for before; its id. Never on the interface's thread. */
+    public long add(String title, String type, String key, String meter, String document) {
+        return write(l -> l.tunes().add(title, type, key, meter, document));
+    }
+
+    /**
+     * Keeps a ladder that was grown for a tune while nobody worked on it: unless another edition is current by now. Whether it was
+     * kept. Never on the interface's thread.
+     */
+    public boolean addGrown(Edition before, String document) {
+        return write(l -> {
+            Optional<Walk> walk = Optional.ofNullable(open.get(before.tune()));
+            if (l.tunes().current(before.tune()).id() != before.id() || walk.filter(w -> w.current() != before.id()).isPresent()) {
+                return false;
+            }
+            long grown = l.tunes().save(before.tune(), before.id(), "ladder grown", document).edition().id();
+            walk.ifPresent(w -> w.replace(grown));
+            return true;
+        });
+    }
+
+    private <T> T write(Function<Library, T> change) {
+        CompletableFuture<T> written = new CompletableFuture<>();
+        saves.add(new Saves.Save(0, () -> written.complete(change.apply(library)), because -> {
+            written.completeExceptionally(new LibraryFault(because, null));
+            return because;
+        }));
         try {
-            return thread.submit(() -> question.apply(library)).get();
+            return written.get();
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new CancellationException("nobody waits for the library any more");
@@ -66,68 +166,25 @@ public final class Keeper implements AutoCloseable {
         }
     }
 
-    private void keep(Runnable work) {
-        thread.execute(() -> {
-            try {
-                work.run();
-            } catch (LibraryFault e) {
-                trouble.accept(e.getMessage());
-            }
-        });
-    }
-
-    /**
-     * The steps of a tune that undo and redo walk: editions from the first to the last, and which is current.
-     *
-     * @param document of the current one
-     */
-    public record Steps(List<EditionEntry> editions, int current, String document) {}
-
-    /** Opens a tune: its chain of editions. Must be called before the edits of that tune. */
-    public Steps open(long tune) {
-        Edition now = library.tunes().current(tune);
-        current.put(tune, now.id());
-        List<EditionEntry> steps = new ArrayList<>(library.tunes().ancestors(now.id()));
-        Collections.reverse(steps);
-        int at = steps.size() - 1;
-        steps.addAll(library.tunes().descendants(now.id()));
-        return new Steps(steps, at, now.document());
-    }
-
-    /** Saves an edit of an open tune; its document is written here, off the interface's thread. */
-    public void save(long tune, String what, Supplier<String> document) {
-        keep(() -> current.put(tune, library.tunes().save(tune, Objects.requireNonNull(current.get(tune)), what, document.get()).id()));
-    }
-
-    /** Goes one edition back. */
-    public void undo(long tune) {
-        keep(() -> library.tunes().undo(Objects.requireNonNull(current.get(tune))).ifPresent(e -> current.put(tune, e.id())));
-    }
-
-    /** Goes one edition forward. */
-    public void redo(long tune) {
-        keep(() -> library.tunes().redo(Objects.requireNonNull(current.get(tune))).ifPresent(e -> current.put(tune, e.id())));
-    }
-
     /** Keeps an instrument as the teacher has it. */
     public void keepInstrument(String id, String document) {
-        keep(() -> library.drawer().keepInstrument(id, document));
+        keep("your instrument", () -> library.drawer().keepInstrument(id, document));
     }
 
     /** Keeps a teacher's instrument no longer. */
     public void forgetInstrument(String id) {
-        keep(() -> library.drawer().forgetInstrument(id));
+        keep("that this instrument is gone", () -> library.drawer().forgetInstrument(id));
     }
 
     /** Keeps the text of a lick under its name; an empty one ends it. */
     public void lick(String name, Optional<String> document) {
-        keep(() -> document.ifPresentOrElse(d -> library.drawer().keepLick(name, d), () -> library.drawer().forgetLick(name)));
+        keep("your lick", () -> document.ifPresentOrElse(d -> library.drawer().keepLick(name, d), () -> library.drawer().forgetLick(name)));
     }
 
     /** Keeps where a pitch is played on an instrument; an empty place ends the habit. */
     public void habit(String instrument, String pitch, Optional<String> place) {
         Habit habit = new Habit(instrument, pitch, place.orElse(""));
-        keep(() -> {
+        keep("your habit", () -> {
             if (place.isPresent()) {
                 library.drawer().keepHabit(habit);
             } else {
@@ -138,42 +195,41 @@ public final class Keeper implements AutoCloseable {
 
     /** Writes a pass into the practice log. */
     public void log(LoggedPass pass) {
-        keep(() -> library.log().add(pass));
+        keep("a practised pass", () -> library.log().add(pass));
     }
 
     /** Keeps a value under a name; of several in a hurry only the last is written. */
     public void remember(String name, String value) {
         if (toRemember.put(name, value) == null) {
-            keep(() -> {
-                String latest = toRemember.remove(name);
-                if (latest != null) {
+            keep("where you are", () -> {
+                String latest;
+                do {
+                    latest = Objects.requireNonNull(toRemember.get(name));
                     library.drawer().remember(name, latest);
-                }
+                } while (!toRemember.remove(name, latest));
             });
         }
     }
 
-    /** Waits until everything asked for so far has been written. */
-    public void settle() {
-        try {
-            thread.submit(() -> { }).get(30, TimeUnit.SECONDS);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        } catch (java.util.concurrent.ExecutionException | java.util.concurrent.TimeoutException e) {
-            trouble.accept("the last edits are still being written");
-        }
+    /** Where edits are put that the library cannot take. */
+    public Aside aside() {
+        return aside;
     }
 
+    /** Waits until everything asked for so far has been written or set aside, however long that takes. */
+    public void finish() {
+        saves.finish();
+    }
+
+    /** Waits until everything asked for so far has been written, or nothing can be for the moment. */
+    public void settle() {
+        saves.settle();
+    }
+
+    /** Writes what is left, or sets it aside, and closes the library. */
     @Override
     public void close() {
-        thread.shutdown();
-        try {
-            if (!thread.awaitTermination(30, TimeUnit.SECONDS)) {
-                trouble.accept("the last edits are still being written");
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
+        saves.close();
         library.close();
     }
 }

@@ -5,6 +5,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import wildflourish.app.desk.DeskApplication;
 import wildflourish.app.trellis.Openings;
+import wildflourish.app.work.Aside;
 import wildflourish.app.work.Documents;
 import wildflourish.app.work.Keeper;
 import wildflourish.library.Library;
@@ -17,8 +18,8 @@ public class EditionsProbe {
     @Test
     void open(@TempDir Path folder) throws Exception {
         Path file = folder.resolve("library.db");
-        long tune = fill(file);
-        try (Keeper keeper = new Keeper(Library.open(file), System.err::println)) {
+        long tune = fill(folder, file);
+        try (Keeper keeper = new Keeper(Library.open(file), new Aside(folder), System.err::println)) {
             Openings.open(keeper, tune);
             for (int run = 0; run < 4; run++) {
                 long before = held();
@@ -31,20 +32,20 @@ public class EditionsProbe {
     }
 
     /** A tune of the demo class with its ladder, edited so many times. */
-    private static long fill(Path file) throws Exception {
+    private static long fill(Path folder, Path file) throws Exception {
         long tune;
         String document;
         try (Library library = Library.open(file)) {
             DeskApplication.fillWithDemo(library);
-            tune = library.tunes().all().getFirst().id();
+            tune = library.tunes().all().read().getFirst().id();
         }
-        try (Keeper keeper = new Keeper(Library.open(file), System.err::println)) {
+        try (Keeper keeper = new Keeper(Library.open(file), new Aside(folder), System.err::println)) {
             document = Documents.write(Openings.open(keeper, tune).arrangement());
         }
         try (Library library = Library.open(file)) {
             long edition = library.tunes().current(tune).id();
             for (int i = 0; i < EDITIONS; i++) {
-                edition = library.tunes().save(tune, edition, "edit " + i, document.replace("\nQ:", "\n%" + i + "\nQ:")).id();
+                edition = library.tunes().save(tune, edition, "edit " + i, document.replace("\nQ:", "\n%" + i + "\nQ:")).edition().id();
             }
         }
         return tune;

@@ -12,6 +12,7 @@ import wildflourish.app.desk.DeskApplication;
 import wildflourish.app.desk.DeskModel;
 import wildflourish.app.desk.DeskView;
 import wildflourish.app.listening.Player;
+import wildflourish.app.work.Aside;
 import wildflourish.app.work.Keeper;
 import wildflourish.library.Library;
 import wildflourish.sound.engine.Engine;
@@ -29,7 +30,7 @@ public class FrameProbe {
         java.nio.file.Path folder = java.nio.file.Files.createTempDirectory("probe");
         Library library = Library.open(folder.resolve("l.db"));
         DeskApplication.fillWithDemo(library);
-        Keeper keeper = new Keeper(library, t -> { });
+        Keeper keeper = new Keeper(library, new Aside(folder), t -> { });
         DeskView[] view = new DeskView[1];
         DeskModel[] model = new DeskModel[1];
         WaitForAsyncUtils.asyncFx(() -> {

@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import wildflourish.app.desk.DeskApplication;
 import wildflourish.app.desk.DeskModel;
 import wildflourish.app.listening.Player;
+import wildflourish.app.work.Aside;
 import wildflourish.app.work.Keeper;
 import wildflourish.library.Library;
 import wildflourish.sound.engine.Engine;
@@ -73,7 +74,7 @@ public class SoundProbe {
         Path folder = Files.createTempDirectory("probe");
         Library library = Library.open(folder.resolve("l.db"));
         DeskApplication.fillWithDemo(library);
-        Keeper keeper = new Keeper(library, t -> { });
+        Keeper keeper = new Keeper(library, new Aside(folder), t -> { });
         ExecutorService background = Executors.newVirtualThreadPerTaskExecutor();
         Noting device = new Noting();
         Engine engine = new Engine(() -> device, n -> { });

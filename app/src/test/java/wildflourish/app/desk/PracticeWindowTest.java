@@ -182,7 +182,7 @@ class PracticeWindowTest extends WindowTest {
         assertThat(Files.readAllLines(table)).hasSize(passes + 1);
         close();
         try (Library library = Library.open(libraryFile())) {
-            assertThat(library.log().passes()).hasSize(passes);
+            assertThat(library.log().passes().read()).hasSize(passes);
             WindowMemory memory = WindowMemory.of(library.drawer()::remembered);
             assertThat(memory.practising().evenUpTo()).isEqualTo(0.07);
             assertThat(memory.practising().passes()).isEqualTo(2);

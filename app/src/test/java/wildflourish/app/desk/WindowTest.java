@@ -19,6 +19,7 @@ import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 import org.testfx.util.WaitForAsyncUtils;
 import wildflourish.app.listening.Player;
+import wildflourish.app.work.Aside;
 import wildflourish.app.work.Keeper;
 import wildflourish.library.Library;
 import wildflourish.sound.engine.Engine;
@@ -33,7 +34,7 @@ abstract class WindowTest extends FxRobot {
     DeskModel model;
     DeskView view;
     Stage stage;
-    private Keeper keeper;
+    Keeper keeper;
     private ExecutorService background;
     /** How much faster than real time the sound device runs. */
     volatile double pace = 1;
@@ -55,7 +56,7 @@ abstract class WindowTest extends FxRobot {
         if (demo) {
             DeskApplication.fillWithDemo(library);
         }
-        keeper = new Keeper(library, t -> { });
+        keeper = new Keeper(library, new Aside(folder.resolve("aside")), words -> Platform.runLater(() -> model.say(words)));
         background = Executors.newVirtualThreadPerTaskExecutor();
         engine = new Engine(() -> device = new SimulatedOutput(pace, 30), notice -> Platform.runLater(() -> model.say(notice)));
         interact(() -> {

@@ -32,7 +32,7 @@ class LadderChoicesTest {
     private static final String REEL = "X:1\nT:Test\nR:reel\nM:4/4\nL:1/8\nQ:1/4=120\nK:D\n"
             + "|:F2AF d2AF|G2BG A4|F2AF d2AF|G2FE D4:|\n|:d2fd a2fd|g2e2 c4|d2fd a2fd|e2c2 d4:|\n";
 
-    private final TrellisModel.Journal journal = mock(TrellisModel.Journal.class);
+    private final Journal journal = mock(Journal.class);
     private final List<String> said = new ArrayList<>();
     private final TrellisModel model = new TrellisModel(journal, said::add);
 

@@ -14,7 +14,7 @@ public final class Opened {
 
     /** A tune from ABC with a ladder grown for an instrument, its first note in hand on the fuller rung. */
     public static TrellisModel tune(String abc, String instrument) {
-        TrellisModel model = new TrellisModel(Mockito.mock(TrellisModel.Journal.class), words -> { });
+        TrellisModel model = new TrellisModel(Mockito.mock(Journal.class), words -> { });
         open(model, 7, abc, instrument);
         return model;
     }

@@ -27,7 +27,7 @@ import wildflourish.formats.abc.AbcReader;
 /** The trellis without a window. */
 class TrellisModelTest {
 
-    private final TrellisModel.Journal journal = mock(TrellisModel.Journal.class);
+    private final Journal journal = mock(Journal.class);
     private final List<String> said = new ArrayList<>();
     private final TrellisModel model = new TrellisModel(journal, said::add);
     private Arrangement start;

@@ -1,0 +1,83 @@
+package wildflourish.library;
+
+import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.util.List;
+import org.jdbi.v3.core.Handle;
+import org.jdbi.v3.core.Jdbi;
+import org.jdbi.v3.core.JdbiException;
+import org.sqlite.SQLiteConfig;
+import org.sqlite.SQLiteDataSource;
+
+/** A library's file: how it is looked at, opened, copied and examined. */
+record LibraryFile(Path file) {
+
+    /** A program that has to wait longer for another says so, and tries again. */
+    private static final int WAIT_MS = 1000;
+    private static final int FINDINGS = 3;
+
+    /** Whether it was in use when its program, or the machine, ended: its journal is still beside it. */
+    boolean wasLeftOpen() throws IOException {
+        Path journal = file.resolveSibling(file.getFileName() + "-wal");
+        return Files.exists(journal) && Files.size(journal) > 0;
+    }
+
+    /** Looks at what is there, writing nothing to it. */
+    Schema.Look look() throws IOException {
+        if (!Files.exists(file) || Files.size(file) == 0) {
+            return new Schema.Look(0, false);
+        }
+        SQLiteConfig config = new SQLiteConfig();
+        config.setReadOnly(true);
+        config.setBusyTimeout(WAIT_MS);
+        try (Handle handle = open(config)) {
+            return Schema.look(handle);
+        }
+    }
+
+    /** Opens it to read and write. What is committed is on the disk: it outlives a power failure. */
+    Handle open() {
+        SQLiteConfig config = new SQLiteConfig();
+        config.setJournalMode(SQLiteConfig.JournalMode.WAL);
+        config.setSynchronous(SQLiteConfig.SynchronousMode.FULL);
+        config.setBusyTimeout(WAIT_MS);
+        config.enforceForeignKeys(true);
+        return open(config);
+    }
+
+    private Handle open(SQLiteConfig config) {
+        SQLiteDataSource source = new SQLiteDataSource(config);
+        source.setUrl("jdbc:sqlite:" + file.toAbsolutePath());
+        return Jdbi.create(source).open();
+    }
+
+    /** Makes a whole copy beside it, as it is before its tables are changed. */
+    void copy(Handle handle, int version) throws IOException {
+        Path copy = file.resolveSibling("%s.of-version-%d".formatted(file.getFileName(), version));
+        Path part = Files.createTempFile(copy.toAbsolutePath().getParent(), "copy", ".part");
+        Files.delete(part);
+        handle.execute("VACUUM INTO ?", part.toString());
+        try (FileChannel written = FileChannel.open(part, StandardOpenOption.WRITE)) {
+            written.force(true);
+        }
+        Files.move(part, copy, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+    }
+
+    /** What SQLite's own examination finds wrong with it; nothing when it is whole. Takes as long as reading the file does. */
+    List<String> examine() {
+        SQLiteConfig config = new SQLiteConfig();
+        config.setReadOnly(true);
+        config.setBusyTimeout(WAIT_MS);
+        try (Handle handle = open(config)) {
+            return handle.createQuery("PRAGMA integrity_check(%d)".formatted(FINDINGS)).mapTo(String.class).list().stream()
+                    .filter(line -> !line.equals("ok")).toList();
+        } catch (JdbiException e) {
+            LibraryFault.unlessDamaged(e);
+            return List.of("its parts contradict each other");
+        }
+    }
+}
