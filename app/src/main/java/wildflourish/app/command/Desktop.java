@@ -2,6 +2,7 @@ package wildflourish.app.command;
 
 import java.io.IOException;
 import java.io.PrintWriter;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -33,23 +34,22 @@ final class Desktop {
                 System.setProperty("prism.order", "sw");
                 System.setProperty("java.awt.headless", "true");
             }
-            try {
-                return DeskApplication.run(new DeskPlan(folder.resolve("library.db"), List.of(), true,
-                        Optional.ofNullable(pictures).map(p -> new DeskPlan.Pictures(p, out))));
-            } finally {
-                clear(folder);
-            }
+            Runtime.getRuntime().addShutdownHook(new Thread(() -> clear(folder)));
+            return DeskApplication.run(new DeskPlan(folder.resolve("library.db"), List.of(), true,
+                    Optional.ofNullable(pictures).map(p -> new DeskPlan.Pictures(p, out))));
         } catch (IOException e) {
             throw Refusal.input("the demo needs a folder to write in: " + e.getMessage());
         }
     }
 
-    /** Nothing of a demo is kept. */
-    private static void clear(Path folder) throws IOException {
+    /** Nothing of a demo is kept, also when it is stopped from outside. */
+    private static void clear(Path folder) {
         try (var files = Files.walk(folder)) {
             for (Path file : files.sorted(java.util.Comparator.reverseOrder()).toList()) {
                 Files.deleteIfExists(file);
             }
+        } catch (IOException | UncheckedIOException e) {
+            // It is gone already, or the system clears it with its other temporary files.
         }
     }
 
