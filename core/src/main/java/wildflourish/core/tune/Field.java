@@ -1,4 +1,14 @@
 package wildflourish.core.tune;
 
-/** A line of information about a tune that nothing is computed from: its letter and its text. */
-public record Field(char letter, String text) {}
+/**
+ * A line of information about a tune that nothing is computed from: its letter and its text.
+ *
+ * @param after how many bars go before it, where it stands among the music as words to sing do; 0 where it is said of the whole tune
+ */
+public record Field(char letter, String text, int after) {
+
+    /** A line about the whole tune. */
+    public Field(char letter, String text) {
+        this(letter, text, 0);
+    }
+}

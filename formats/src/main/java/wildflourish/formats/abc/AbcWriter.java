@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Spelling;
 import wildflourish.core.setting.Version;
@@ -70,7 +71,7 @@ public final class AbcWriter {
         if (!head.rhythm().isEmpty()) {
             field('R', head.rhythm());
         }
-        head.fields().stream().filter(f -> "wsW".indexOf(f.letter()) < 0).forEach(f -> field(f.letter(), f.text()));
+        head.fields().stream().filter(f -> f.after() == 0 && f.letter() != 'W').forEach(f -> field(f.letter(), f.text()));
         out.append("M:").append(head.meter()).append('\n');
         out.append("L:").append(head.unit()).append('\n');
         head.tempo().ifPresent(t -> out.append("Q:").append(tempo(t)).append('\n'));
@@ -80,11 +81,7 @@ public final class AbcWriter {
         instructions.forEach(i -> out.append(i).append('\n'));
         out.append("K:").append(key(key)).append('\n');
         body(tune);
-        for (Field field : head.fields()) {
-            if ("wsW".indexOf(field.letter()) >= 0) {
-                field(field.letter(), field.text());
-            }
-        }
+        head.fields().stream().filter(f -> f.after() > tune.bars().size() || f.letter() == 'W').forEach(f -> field(f.letter(), f.text()));
         return out.append('\n').toString();
     }
 
@@ -97,7 +94,10 @@ public final class AbcWriter {
         String opening = barLine(tune.opening());
         out.append(opening);
         boolean lineStart = opening.isEmpty();
+        Map<Integer, List<Field>> under = tune.head().fields().stream().filter(f -> f.letter() != 'W').collect(Collectors.groupingBy(Field::after));
+        int bars = 0;
         for (Bar bar : tune.bars()) {
+            bars++;
             if (bar.part().isPresent()) {
                 boolean inline = bar.part().get().indexOf(']') < 0;
                 if (!lineStart && !inline) {
@@ -134,6 +134,12 @@ public final class AbcWriter {
             if (lineStart) {
                 out.append('\n');
             }
+            List<Field> lines = under.getOrDefault(bars, List.of());
+            if (!lineStart && !lines.isEmpty()) {
+                out.append("\\\n");
+                lineStart = true;
+            }
+            lines.forEach(f -> field(f.letter(), f.text()));
         }
         if (!lineStart) {
             out.append('\n');

@@ -331,6 +331,16 @@ final class BarBuilder {
         }
     }
 
+    /** How many bars have been begun. */
+    int barsBegun() {
+        return bars.size() + (isBetweenBars() ? 0 : 1);
+    }
+
+    /** Whether the last note so far has its bar line. */
+    boolean isBetweenBars() {
+        return lastTimed() < 0;
+    }
+
     BarLine opening() {
         return opening;
     }

@@ -91,8 +91,8 @@ final class TuneReader {
         if (titles.isEmpty()) {
             findings.warning(firstLine, 0, "the tune has no title", "give it one with a T: line");
         }
-        // Words to sing stand behind the music when they are written again, whatever stood between them.
-        fields.sort(java.util.Comparator.comparing(f -> "wsW".indexOf(f.letter()) >= 0));
+        // What is said of the whole tune, what stands among the music, and what stands behind it: as they are written again.
+        fields.sort(java.util.Comparator.comparing(f -> f.letter() == 'W' ? Integer.MAX_VALUE : f.after()));
         Head head = new Head(number, titles, composers, rhythm, meter, unitLength, tempo, key, order, fields);
         return new Tune(head, builder.opening(), bars);
     }
@@ -142,7 +142,7 @@ final class TuneReader {
             composers.set(composers.size() - 1, composers.getLast() + " " + value);
         } else if (!fields.isEmpty()) {
             Field last = fields.removeLast();
-            fields.add(new Field(last.letter(), last.text() + " " + value));
+            fields.add(new Field(last.letter(), last.text() + " " + value, last.after()));
         }
     }
 
@@ -164,11 +164,15 @@ final class TuneReader {
             case 'w', 's' -> {
                 if (fields.stream().noneMatch(f -> f.letter() == line.letter())) {
                     findings.warning(line.number(), 1,
-                            line.letter() == 'w' ? "words under the notes are kept but not set under them"
+                            line.letter() == 'w' ? "words under the notes are kept but not shown under them"
                                     : "signs set under the notes are kept but not read",
-                            "nothing is lost: they are written out again with the tune");
+                            "nothing is lost: they are written out again under their line");
                 }
-                fields.add(new Field(line.letter(), AbcText.unescape(line.value()).strip()));
+                if (!builder().isBetweenBars()) {
+                    findings.warning(line.number(), 1, "the line of music above ends within a bar: what is set under it is kept behind that bar",
+                            "end lines of music that have words with a bar line");
+                }
+                fields.add(new Field(line.letter(), AbcText.unescape(line.value()).strip(), Math.max(1, builder().barsBegun())));
             }
             case 'C' -> composers.add(AbcText.unescape(line.value()).strip());
             case 'W', 'N', 'r', 'T', 'H', 'Z', 'S', 'D', 'F', 'B', 'G', 'O', 'A' -> {

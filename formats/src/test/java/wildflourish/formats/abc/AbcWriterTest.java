@@ -10,6 +10,7 @@ import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import wildflourish.core.finding.Finding;
 import wildflourish.core.growth.Grower;
 import wildflourish.core.growth.Taste;
 import wildflourish.core.instrument.Instruments;
@@ -234,5 +235,21 @@ class AbcWriterTest {
         assertThat(book.hasErrors()).isFalse();
         assertThat(book.findings()).hasSize(7);
         assertThat(book.tunes().getFirst().arrangement().orElseThrow().ladder().setting(1).isVaried()).isFalse();
+    }
+
+    @Test
+    void wordsStandUnderTheirLineOfMusic() {
+        String text = "X:1\nT:words\nM:4/4\nL:1/8\nK:D\nDEFG ABcd|\nw:one two three four five six se-ven\nw:sec-ond verse\nABcd DEFG|\n"
+                + "w:eight nine ten el-e-ven twelve\nW:behind it all\n\n";
+        assertThat(AbcWriter.write(AbcReader.read(text).tunes().getFirst().tune())).isEqualTo(text);
+    }
+
+    @Test
+    void wordsUnderALineThatEndsWithinABarAreToldAndKeptBehindIt() {
+        AbcBook book = AbcReader.read("X:1\nT:words\nM:4/4\nL:1/8\nK:D\nDEFG\nw:one two\nABcd|e8|\nw:three\n");
+        assertThat(book.findings()).extracting(Finding::what).anyMatch(w -> w.contains("within a bar"));
+        String written = AbcWriter.write(book.tunes().getFirst().tune());
+        assertThat(written).contains("DEFG ABcd|\\\nw:one two\ne8|\nw:three\n");
+        assertThat(AbcReader.read(written).tunes().getFirst().tune()).isEqualTo(book.tunes().getFirst().tune());
     }
 }
