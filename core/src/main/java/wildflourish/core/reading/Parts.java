@@ -2,9 +2,12 @@ package wildflourish.core.reading;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import wildflourish.core.setting.PhraseMarks;
 import wildflourish.core.tune.PlayOrder;
 import wildflourish.core.tune.Timeline;
@@ -43,6 +46,7 @@ final class Parts {
         List<Part> parts = new ArrayList<>();
         Map<Integer, Integer> times = times(sections);
         List<Integer> pickup = sections.isEmpty() ? List.of() : pickup(sections.getFirst());
+        Set<String> names = new HashSet<>();
         int letters = 0;
         for (int i = 0; i < sections.size(); i++) {
             Section section = sections.get(i);
@@ -58,8 +62,9 @@ final class Parts {
                 letter = letter(letters++);
             }
             String name = section.label().map(String::strip).filter(l -> !l.isEmpty())
-                    .filter(l -> parts.stream().noneMatch(p -> p.name().equals(l)))
+                    .filter(l -> !names.contains(l))
                     .orElse(letter + "′".repeat(primes));
+            names.add(name);
             List<Integer> own = pickup(section);
             List<Phrase> phrases = phrases(section, name, own.isEmpty() ? pickup : own);
             parts.add(new Part(name, letter, section.fromBar(), section.toBar(), phrases,
@@ -134,11 +139,10 @@ final class Parts {
         }
         List<Integer> sizes = new ArrayList<>();
         List<Integer> first = new ArrayList<>();
-        for (Phrasing.Start start : phrasing.lines(phrases)) {
-            for (int i = 0; i < phrases.size(); i++) {
-                if (phrases.get(i).fromNote() == start.note()) {
-                    first.add(i);
-                }
+        Set<Integer> starts = phrasing.lines(phrases).stream().map(Phrasing.Start::note).collect(Collectors.toSet());
+        for (int i = 0; i < phrases.size(); i++) {
+            if (starts.contains(phrases.get(i).fromNote())) {
+                first.add(i);
             }
         }
         for (int i = 0; i < first.size(); i++) {
@@ -172,11 +176,12 @@ final class Parts {
      */
     static List<Integer> played(Timeline timeline, List<Integer> bodies) {
         List<Integer> order = new ArrayList<>();
+        Map<Integer, Integer> begins = new HashMap<>();
+        for (int i = 0; i < bodies.size(); i++) {
+            begins.putIfAbsent(bodies.get(i), i);
+        }
         for (int bar : PlayOrder.of(timeline.tune())) {
-            int at = bodies.indexOf(bar);
-            if (at >= 0) {
-                order.add(at);
-            }
+            Optional.ofNullable(begins.get(bar)).ifPresent(order::add);
         }
         return order;
     }

@@ -155,11 +155,12 @@ final class Phrasing {
         for (int k = 1; k <= n; k++) {
             Start next = k == n ? end : starts.get(k);
             value[k] = Integer.MIN_VALUE;
+            int ending = next.note() > 0 ? ending(next.note() - 1) : 0;
             for (int j = k - 1; j >= 0; j--) {
                 Start start = starts.get(j);
                 if (next.bar() > start.bar() || marks.starts().contains(next.note())
                         || marks.starts().contains(start.note())) {
-                    int sum = value[j] + worth(start, next, lengths, body) + (k == n ? 0 : next.value());
+                    int sum = value[j] + worth(start, next, lengths, body) + (next.note() > start.note() ? ending : 0) + (k == n ? 0 : next.value());
                     if (sum > value[k]) {
                         value[k] = sum;
                         from[k] = j;
@@ -184,12 +185,14 @@ final class Phrasing {
         int worth = -lengths.of(bars) + WEIGHTS.repeatedBar() * Math.min(bars, repeated[start.bar()]);
         worth += start.bar() != body && isSame(start.bar(), body) ? WEIGHTS.startsAgain() : 0;
         worth += (start.bar() - body) % 2 == 0 ? WEIGHTS.evenStart() : 0;
-        if (next.note() > start.note()) {
-            Stand last = timeline.note(next.note() - 1);
-            worth += isRest(last) ? WEIGHTS.restAtEnd() : 0;
-            worth += last.pitch().midi() % 12 == last.key().tonicPitch().midi() % 12 ? WEIGHTS.tonicAtEnd() : 0;
-        }
         return worth;
+    }
+
+    /** What speaks for an end after a note. */
+    private int ending(int note) {
+        Stand last = timeline.note(note);
+        return (isRest(last) ? WEIGHTS.restAtEnd() : 0)
+                + (last.pitch().midi() % 12 == last.key().tonicPitch().midi() % 12 ? WEIGHTS.tonicAtEnd() : 0);
     }
 
     /** How many bars from each one on stand elsewhere in the tune as well, one after the other; at most {@link #LONGEST}. */

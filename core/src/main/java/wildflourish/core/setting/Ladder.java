@@ -3,6 +3,7 @@ package wildflourish.core.setting;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Vocabulary;
 
@@ -104,6 +105,11 @@ public record Ladder(List<Rung> rungs) {
             }
         }
         return -1;
+    }
+
+    /** Without some variations on any rung. */
+    public Ladder without(Set<Variation> variations) {
+        return mapped((i, setting) -> setting.without(variations));
     }
 
     private interface Change {

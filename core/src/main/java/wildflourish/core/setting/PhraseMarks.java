@@ -68,10 +68,15 @@ public record PhraseMarks(
         return new PhraseMarks(starts, joined, names, changed(remarks, note, remark));
     }
 
+    /** A name or a remark on one line. */
+    public static String tidy(String text) {
+        return text.strip().replaceAll("\\s+", " ");
+    }
+
     private static SortedMap<Integer, String> changed(SortedMap<Integer, String> map, int note, Optional<String> value) {
         TreeMap<Integer, String> changed = new TreeMap<>(map);
         changed.remove(note);
-        value.map(v -> v.strip().replaceAll("\\s+", " ")).filter(v -> !v.isEmpty()).ifPresent(v -> changed.put(note, v));
+        value.map(PhraseMarks::tidy).filter(v -> !v.isEmpty()).ifPresent(v -> changed.put(note, v));
         return changed;
     }
 }

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import wildflourish.core.ornament.Ornament;
@@ -97,6 +98,12 @@ public record Setting(SortedMap<Integer, List<String>> byNote, SortedMap<Integer
     public Setting without(Variation variation) {
         SortedMap<Integer, Variation> changed = new TreeMap<>(variations);
         changed.values().remove(variation);
+        return new Setting(byNote, changed);
+    }
+
+    public Setting without(Set<Variation> gone) {
+        SortedMap<Integer, Variation> changed = new TreeMap<>(variations);
+        changed.values().removeIf(gone::contains);
         return new Setting(byNote, changed);
     }
 

@@ -14,7 +14,12 @@ public record Ratio(long numerator, long denominator) implements Comparable<Rati
         if (denominator == 0) {
             throw new ArithmeticException("a ratio over zero");
         }
-        if (denominator != 1) {
+        if (denominator > 1 && (denominator & denominator - 1) == 0) {
+            // Nearly all note values are over a power of two.
+            int halvings = Long.numberOfTrailingZeros(numerator | denominator);
+            numerator >>= halvings;
+            denominator >>= halvings;
+        } else if (denominator != 1) {
             long divisor = gcd(numerator, denominator);
             if (denominator < 0) {
                 divisor = -divisor;

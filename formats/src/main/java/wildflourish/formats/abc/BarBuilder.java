@@ -27,6 +27,9 @@ final class BarBuilder {
     private static final long FINEST = 1 << 20;
     private static final Ratio LONGEST = Ratio.of(12_500, 1);
 
+    /** Notes and rests of one tune: a thousand times those of a long one. */
+    static final int MOST_NOTES = 1_000_000;
+
     private final Findings findings;
     private final List<Bar> bars = new ArrayList<>();
     private final List<Element> elements = new ArrayList<>();
@@ -37,11 +40,9 @@ final class BarBuilder {
     private Key key;
     private Meter meter;
     private Ratio broken = Ratio.ONE;
-    private int tupletActual;
-    private int tupletNormal;
-    private int tupletCount;
-    private int tupletPosition;
+    private final OpenTuplet tuplet = new OpenTuplet();
     private int repeatOpenAt;
+    private int notes;
     private int lineOfBar;
 
     BarBuilder(Findings findings, Key key, Meter meter) {
@@ -122,60 +123,37 @@ final class BarBuilder {
     }
 
     void startTuplet(int actual, int normal, int count, int line, int column) {
-        if (tupletPosition < tupletCount) {
+        if (tuplet.isOpen()) {
             findings.warning(line, column, "a tuplet begins before the one before it is full",
                     "give the first one all its notes");
-            cutTupletShort();
+            tuplet.cutShort(elements);
         }
-        tupletActual = actual;
-        tupletNormal = normal;
-        tupletCount = count;
-        tupletPosition = 0;
+        tuplet.start(actual, normal, count);
     }
 
-    /** A tuplet that was left before it was full holds as many notes as it got. */
-    private void cutTupletShort() {
-        int left = tupletPosition;
-        for (int i = elements.size() - 1; i >= 0 && left > 0; i--) {
-            switch (elements.get(i)) {
-                case Note note when note.tuplet().isPresent() -> {
-                    elements.set(i, note.withTuplet(note.tuplet().get().withCount(tupletPosition)));
-                    left--;
-                }
-                case Rest rest when rest.tuplet().isPresent() -> {
-                    elements.set(i, rest.withTuplet(rest.tuplet().get().withCount(tupletPosition)));
-                    left--;
-                }
-                case Note note -> { }
-                case Rest rest -> { }
-                case Change change -> { }
-            }
-        }
-    }
-
-    private Optional<Tuplet> nextInTuplet() {
-        if (tupletPosition >= tupletCount) {
-            return Optional.empty();
-        }
-        return Optional.of(new Tuplet(tupletActual, tupletNormal, tupletPosition++, tupletCount));
+    /** Whether the tune has as many notes as a tune may have. */
+    boolean isFull() {
+        return notes >= MOST_NOTES;
     }
 
     void note(Note written, int line) {
+        notes++;
         markLine(line);
-        Optional<Tuplet> tuplet = nextInTuplet();
-        if (tuplet.isEmpty() && broken.equals(Ratio.ONE)) {
+        Optional<Tuplet> place = tuplet.next();
+        if (place.isEmpty() && broken.equals(Ratio.ONE)) {
             elements.add(written);
             return;
         }
-        elements.add(new Note(written.pitches(), lasting(written.length(), tuplet), tuplet, written.tied(), written.slursOpening(),
+        elements.add(new Note(written.pitches(), lasting(written.length(), place), place, written.tied(), written.slursOpening(),
                 written.slursClosing(), written.marks(), written.gapAfter()));
     }
 
     void rest(Rest written, int line) {
+        notes++;
         markLine(line);
-        Optional<Tuplet> tuplet = written.wholeBar() ? Optional.empty() : nextInTuplet();
-        Ratio lasting = lasting(written.length(), tuplet);
-        elements.add(new Rest(written.wholeBar() ? written.length() : lasting, written.visible(), written.wholeBar(), tuplet, written.marks()));
+        Optional<Tuplet> place = written.wholeBar() ? Optional.empty() : tuplet.next();
+        Ratio lasting = lasting(written.length(), place);
+        elements.add(new Rest(written.wholeBar() ? written.length() : lasting, written.visible(), written.wholeBar(), place, written.marks()));
     }
 
     /** Whether a length can be counted and written again, in wholes. */
@@ -183,11 +161,11 @@ final class BarBuilder {
         return length.denominator() <= FINEST && !LONGEST.isLess(length);
     }
 
-    private Ratio lasting(Ratio written, Optional<Tuplet> tuplet) {
+    private Ratio lasting(Ratio written, Optional<Tuplet> place) {
         Ratio uneven = written.times(broken);
         Ratio value = counts(uneven) ? uneven : written;
         broken = Ratio.ONE;
-        return tuplet.map(t -> value.times(t.factor())).orElse(value);
+        return place.map(t -> value.times(t.factor())).orElse(value);
     }
 
     private void markLine(int line) {
@@ -285,11 +263,10 @@ final class BarBuilder {
     }
 
     private void closeBar(BarLine line, int lineNumber, int column) {
-        if (tupletPosition < tupletCount) {
+        if (tuplet.isOpen()) {
             findings.warning(lineNumber, column, "a tuplet of %d has only %d notes before the bar line"
-                    .formatted(tupletCount, tupletPosition), "give it all its notes");
-            cutTupletShort();
-            tupletCount = 0;
+                    .formatted(tuplet.count(), tuplet.position()), "give it all its notes");
+            tuplet.cutShort(elements);
         }
         broken = Ratio.ONE;
         bars.add(new Bar(0, elements, line, ending, part, false));

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
+import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import wildflourish.core.instrument.Instrument;
@@ -36,9 +38,12 @@ final class Draft {
     Tempo tempo;
     Speeds speeds = Speeds.level(Speeds.USUAL);
     School school = School.USUAL;
-    Choices choices = Choices.NONE;
-    PhraseMarks marks = PhraseMarks.NONE;
-    Wishes wishes = Wishes.NONE;
+    final Map<String, SortedMap<Integer, String>> places = new TreeMap<>();
+    final Marked phrases = new Marked(new TreeSet<>(), new TreeSet<>(), new TreeMap<>(), new TreeMap<>());
+    final SortedSet<Integer> locked = new TreeSet<>();
+    final SortedMap<Integer, SortedSet<String>> forbidden = new TreeMap<>();
+    boolean free;
+    final List<List<Rounds.Pass>> times = new ArrayList<>();
     Rounds rounds = Rounds.NONE;
     int capo;
     int shown = -1;
@@ -50,6 +55,26 @@ final class Draft {
     private final List<String> unread = new ArrayList<>();
     private final Tune tune;
     private final Findings findings;
+
+    /** What has been said of phrases. */
+    record Marked(SortedSet<Integer> starts, SortedSet<Integer> joined, SortedMap<Integer, String> names, SortedMap<Integer, String> remarks) {
+
+        void start(int note) {
+            starts.add(note);
+            joined.remove(note);
+        }
+
+        void join(int note) {
+            starts.remove(note);
+            joined.add(note);
+            names.remove(note);
+            remarks.remove(note);
+        }
+
+        PhraseMarks marks() {
+            return new PhraseMarks(starts, joined, names, remarks);
+        }
+    }
 
     /** A draft about a tune as it stands on the page. */
     Draft(Tune tune, Findings findings) {
@@ -76,12 +101,6 @@ final class Draft {
         elsewhere.computeIfAbsent(id, i -> new Rungs()).take(new Keyword.Text(text.from(1), text.line()));
     }
 
-    void time(List<Rounds.Pass> passes) {
-        List<List<Rounds.Pass>> times = new ArrayList<>(rounds.times());
-        times.add(passes);
-        rounds = new Rounds(times, rounds.intro(), rounds.tag(), rounds.seed());
-    }
-
     void seed(long seed) {
         rounds = new Rounds(rounds.times(), rounds.intro(), rounds.tag(), Optional.of(seed));
     }
@@ -93,6 +112,7 @@ final class Draft {
             return Optional.empty();
         }
         Instrument held = withCapo(firstLine);
+        Choices choices = new Choices(places, Map.of());
         Tune read = Spelling.withoutHeads(tune, heads);
         int notes = Timeline.of(read).size() - Varied.more(rungs.shown(shown), was);
         Ladder ladder = rungs.ladder(held, notes, on(held.id()));
@@ -117,7 +137,8 @@ final class Draft {
                 theirs.keep(on(id));
             }
         });
-        return Optional.of(new Arrangement(plain, held, tempo, speeds, school, choices, marks, wishes, rounds, ladder, others, unread));
+        return Optional.of(new Arrangement(plain, held, tempo, speeds, school, choices, phrases.marks(), new Wishes(locked, forbidden, free),
+                new Rounds(times, rounds.intro(), rounds.tag(), rounds.seed()), ladder, others, unread));
     }
 
     /** What does not fit is kept with the instrument that it was meant for, so that it finds its ladder again. */

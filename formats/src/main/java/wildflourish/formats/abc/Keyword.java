@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import wildflourish.core.instrument.Instruments;
@@ -90,22 +91,22 @@ record Keyword(String word, Reading read, Function<Page, List<String>> written) 
                     String.valueOf(p.arrangement.instrument().capo()))),
             new Keyword("school", (t, d) -> d.school = school(t.all), p -> some(!p.arrangement.school().choices().isEmpty(),
                     school(p.arrangement.school()))),
-            new Keyword("at", (t, d) -> d.choices = d.choices.with(Instruments.known(t.word(0)), t.number(1), Optional.of(t.from(2))),
+            new Keyword("at", (t, d) -> d.places.computeIfAbsent(Instruments.known(t.word(0)).id(), i -> new TreeMap<>()).put(t.number(1), t.from(2)),
                     p -> p.arrangement.choices().here().entrySet().stream().flatMap(i -> i.getValue().entrySet().stream()
                             .map(e -> i.getKey() + " " + e.getKey() + " " + e.getValue())).toList()),
-            new Keyword("phrase", (t, d) -> d.marks = phrase(d.marks, t.number(0), t.word(1), t), p -> phrases(p.arrangement.marks())),
+            new Keyword("phrase", (t, d) -> phrase(d.phrases, t.number(0), t.word(1), t), p -> phrases(p.arrangement.marks())),
             new Keyword("rung", (t, d) -> d.rungs.name(t), p -> Rungs.names(p.arrangement.ladder())),
             new Keyword("density", (t, d) -> d.rungs.density(t), p -> Rungs.densities(p.arrangement.ladder())),
             new Keyword("vary", (t, d) -> d.rungs.vary(t), p -> Rungs.variations(p.arrangement.ladder())),
             new Keyword("place", (t, d) -> d.rungs.place(t), p -> Rungs.placements(p.arrangement.ladder())),
             new Keyword("elsewhere", (t, d) -> d.elsewhere(t), Keyword::elsewhere),
-            new Keyword("locked", (t, d) -> d.wishes = d.wishes.locking(t.number(0), true),
+            new Keyword("locked", (t, d) -> d.locked.add(t.number(0)),
                     p -> p.arrangement.wishes().locked().stream().map(String::valueOf).toList()),
-            new Keyword("forbid", (t, d) -> d.wishes = d.wishes.forbidding(t.number(0), t.from(1), true),
+            new Keyword("forbid", (t, d) -> d.forbidden.computeIfAbsent(t.number(0), n -> new TreeSet<>()).add(t.from(1)),
                     p -> p.arrangement.wishes().forbidden().entrySet().stream()
                             .flatMap(e -> e.getValue().stream().map(id -> e.getKey() + " " + id)).toList()),
-            new Keyword("free", (t, d) -> d.wishes = d.wishes.freely(true), p -> some(p.arrangement.wishes().free(), "")),
-            new Keyword("time", (t, d) -> d.time(Arrays.stream(t.word(0).split(",")).map(Rounds.Pass::parse).toList()),
+            new Keyword("free", (t, d) -> d.free = true, p -> some(p.arrangement.wishes().free(), "")),
+            new Keyword("time", (t, d) -> d.times.add(Arrays.stream(t.word(0).split(",")).map(Rounds.Pass::parse).toList()),
                     p -> p.arrangement.rounds().times().stream()
                             .map(time -> time.stream().map(Rounds.Pass::text).collect(Collectors.joining(","))).toList()),
             new Keyword("intro", (t, d) -> d.rounds = d.rounds.with(Rounds.Intro.valueOf(upper(t.word(0)))),
@@ -172,14 +173,14 @@ record Keyword(String word, Reading read, Function<Page, List<String>> written) 
         return new TreeMap<>(school.choices()).entrySet().stream().map(e -> e.getKey() + "=" + e.getValue()).collect(Collectors.joining(" "));
     }
 
-    private static PhraseMarks phrase(PhraseMarks marks, int note, String what, Text text) {
-        return switch (what) {
-            case "starts" -> marks.starting(note);
-            case "joined" -> marks.joining(note);
-            case "name" -> marks.naming(note, Optional.of(text.someWords(2)));
-            case "remark" -> marks.remarking(note, Optional.of(text.someWords(2)));
+    private static void phrase(Draft.Marked phrases, int note, String what, Text text) {
+        switch (what) {
+            case "starts" -> phrases.start(note);
+            case "joined" -> phrases.join(note);
+            case "name" -> phrases.names().put(note, PhraseMarks.tidy(text.someWords(2)));
+            case "remark" -> phrases.remarks().put(note, PhraseMarks.tidy(text.someWords(2)));
             default -> throw new IllegalArgumentException("'" + what + "' is not known of a phrase");
-        };
+        }
     }
 
     private static List<String> phrases(PhraseMarks marks) {

@@ -2,6 +2,8 @@ package wildflourish.formats.abc;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import wildflourish.core.tune.BarLine;
 import wildflourish.core.tune.Ratio;
 
 /** A line of music code and how far it has been read: its smallest pieces. */
@@ -111,5 +113,36 @@ abstract class MusicLine {
             }
         }
         return times;
+    }
+
+    /** The bar line that is written here; empty, and reported, where colons make none. */
+    Optional<BarLine> barSign() {
+        int from = at;
+        int before = count(':');
+        boolean dotted = passed('.');
+        boolean thickFirst = passed('[');
+        int bars = count('|');
+        boolean thickLast = passed(']');
+        int after = bars > 0 || thickLast ? count(':') : 0;
+        if (bars == 0 && !thickFirst) {
+            if (before < 2) {
+                findings.error(line, from + 1, "a colon alone is not a bar line", "write a repeat as |: or :|");
+                return Optional.empty();
+            }
+            after = before - before / 2;
+            before = before / 2;
+        }
+        BarLine.Style style = thickFirst && thickLast ? before + after > 0 ? BarLine.Style.THIN : BarLine.Style.NONE
+                : thickFirst ? BarLine.Style.OPENING
+                : thickLast ? BarLine.Style.FINAL
+                : dotted ? BarLine.Style.DOTTED
+                : bars > 1 && before == 0 && after == 0 ? BarLine.Style.DOUBLE : BarLine.Style.THIN;
+        return Optional.of(new BarLine(style, Math.min(before, 9), Math.min(after, 9)));
+    }
+
+    private boolean passed(char sign) {
+        boolean there = at < text.length() && text.charAt(at) == sign;
+        at += there ? 1 : 0;
+        return there;
     }
 }

@@ -21,6 +21,7 @@ final class MusicReader extends MusicLine {
     private final Decorations decorations = new Decorations();
     private final PendingMarks pending = new PendingMarks();
     private Ratio unit;
+    private boolean toldFull;
 
     private static final Pattern MICROTONE = Pattern.compile("(\\d{0,2})/(\\d{0,2})(?=[A-Ga-g])");
 
@@ -47,13 +48,18 @@ final class MusicReader extends MusicLine {
     /** Reads one line; a backslash at its end joins it with the next. */
     void read(AbcLine source) {
         boolean continued = begin(source);
-        while (at < text.length()) {
+        while (at < text.length() && !builder.isFull()) {
             try {
                 readOne();
             } catch (ArithmeticException e) {
                 findings.error(line, at, "a note length is too fine to count",
                         "write it as a simple fraction such as A3/2");
             }
+        }
+        if (builder.isFull() && !toldFull && !text.substring(at).isBlank()) {
+            toldFull = true;
+            findings.error(line, at + 1, "the tune has more than %,d notes: what follows is not read".formatted(BarBuilder.MOST_NOTES),
+                    "divide it into several tunes");
         }
         gap();
         if (!continued) {
@@ -359,38 +365,12 @@ final class MusicReader extends MusicLine {
 
     private void barLine() {
         int from = at;
-        int before = count(':');
-        boolean dotted = at < text.length() && text.charAt(at) == '.';
-        if (dotted) {
-            at++;
-        }
-        boolean thickFirst = at < text.length() && text.charAt(at) == '[';
-        if (thickFirst) {
-            at++;
-        }
-        int bars = count('|');
-        boolean thickLast = at < text.length() && text.charAt(at) == ']';
-        if (thickLast) {
-            at++;
-        }
-        int after = bars > 0 || thickLast ? count(':') : 0;
-        if (bars == 0 && !thickFirst) {
-            if (before < 2) {
-                findings.error(line, from + 1, "a colon alone is not a bar line", "write a repeat as |: or :|");
-                return;
+        barSign().ifPresent(sign -> {
+            builder.barLine(sign, line, from + 1);
+            if (at < text.length() && Character.isDigit(text.charAt(at))) {
+                ending();
             }
-            after = before - before / 2;
-            before = before / 2;
-        }
-        BarLine.Style style = thickFirst && thickLast ? before + after > 0 ? BarLine.Style.THIN : BarLine.Style.NONE
-                : thickFirst ? BarLine.Style.OPENING
-                : thickLast ? BarLine.Style.FINAL
-                : dotted ? BarLine.Style.DOTTED
-                : bars > 1 && before == 0 && after == 0 ? BarLine.Style.DOUBLE : BarLine.Style.THIN;
-        builder.barLine(new BarLine(style, Math.min(before, 9), Math.min(after, 9)), line, from + 1);
-        if (at < text.length() && Character.isDigit(text.charAt(at))) {
-            ending();
-        }
+        });
     }
 
     private void ending() {

@@ -1,8 +1,10 @@
 package wildflourish.formats.abc;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
@@ -13,6 +15,7 @@ import wildflourish.core.setting.Density;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.SettingBuilder;
 import wildflourish.core.setting.Variation;
 import wildflourish.core.tune.Timeline;
 
@@ -86,11 +89,9 @@ final class Rungs {
 
     /** The variations of the rung that is shown. */
     Setting shown(int rung) {
-        Setting setting = Setting.BARE;
-        for (Varied one : varied) {
-            setting = one.rung() <= rung ? setting.with(one.variation()) : setting;
-        }
-        return setting;
+        SettingBuilder setting = new SettingBuilder();
+        varied.stream().filter(one -> one.rung() <= rung).forEach(one -> setting.vary(one.variation()));
+        return setting.build();
     }
 
     boolean areNamed() {
@@ -104,8 +105,7 @@ final class Rungs {
      */
     Ladder ladder(Instrument instrument, int notes, Misfit misfit) {
         Vocabulary vocabulary = Vocabulary.of(instrument);
-        List<Setting> settings = new ArrayList<>();
-        names.values().forEach(n -> settings.add(Setting.BARE));
+        List<SettingBuilder> settings = names.values().stream().map(n -> new SettingBuilder()).toList();
         for (Placed one : placed) {
             boolean known = vocabulary.byId(one.ornament()).isPresent() || Vocabulary.isAnywhere(one.ornament());
             if (!known || one.note() < 0 || one.note() >= notes || one.rung() < 0 || one.rung() >= settings.size()) {
@@ -113,9 +113,7 @@ final class Rungs {
                         "there is no place for '%s' on note %d".formatted(one.ornament(), one.note()));
                 continue;
             }
-            for (int r = one.rung(); r < settings.size(); r++) {
-                settings.set(r, settings.get(r).with(one.note(), one.ornament()));
-            }
+            settings.subList(one.rung(), settings.size()).forEach(s -> s.place(one.note(), one.ornament()));
         }
         for (Varied one : varied) {
             if (one.variation().to() > notes || one.rung() < 0 || one.rung() >= settings.size()) {
@@ -123,27 +121,25 @@ final class Rungs {
                         "there is no room for the variation on note %d".formatted(one.variation().from()));
                 continue;
             }
-            for (int r = 0; r < settings.size(); r++) {
-                Setting with = settings.get(r).with(one.variation());
-                settings.set(r, r < one.rung() ? with.without(one.variation()) : with);
-            }
+            settings.subList(0, one.rung()).forEach(s -> s.clear(one.variation()));
+            settings.subList(one.rung(), settings.size()).forEach(s -> s.vary(one.variation()));
         }
         return new Ladder(IntStream.range(0, settings.size())
-                .mapToObj(r -> new Rung(names.getOrDefault(r, ""), settings.get(r), Optional.ofNullable(densities.get(r)))).toList());
+                .mapToObj(r -> new Rung(names.getOrDefault(r, ""), settings.get(r).build(), Optional.ofNullable(densities.get(r)))).toList());
     }
 
     /** The ladder without variations that do not fit what they are to replace. */
     Ladder fitting(Ladder ladder, Timeline tune, Misfit misfit) {
-        Ladder fitting = ladder;
+        Set<Variation> unfit = new HashSet<>();
         for (Varied one : varied) {
-            boolean there = ladder.setting(ladder.size() - 1).variations().containsValue(one.variation());
-            if (there && !one.variation().fits(tune)) {
+            Variation variation = one.variation();
+            if (ladder.lowestWith(variation) >= 0 && !variation.fits(tune)) {
                 misfit.keep("vary " + one.text().all(), one.text().line(),
-                        "a variation does not fit the notes from %d on".formatted(one.variation().from()));
-                fitting = fitting.unvary(ladder.size() - 1, one.variation());
+                        "a variation does not fit the notes from %d on".formatted(variation.from()));
+                unfit.add(variation);
             }
         }
-        return fitting;
+        return unfit.isEmpty() ? ladder : ladder.without(unfit);
     }
 
     static List<String> names(Ladder ladder) {

@@ -205,6 +205,12 @@ class AbcFindingsTest {
     void enormousFilesComeToAnEnd() {
         String bars = "CDEF GABc|".repeat(100_000);
         assertThat(Timeline.of(book(bars).tunes().getFirst().tune()).size()).isEqualTo(800_000);
+        AbcBook endless = book(bars + bars.substring(0, 500_000) + "\n" + bars);
+        assertThat(Timeline.of(endless.tunes().getFirst().tune()).size()).isEqualTo(BarBuilder.MOST_NOTES);
+        assertThat(endless.findings()).singleElement().satisfies(f -> {
+            assertThat(f.isError()).isTrue();
+            assertThat(f.what()).contains("more than 1,000,000 notes");
+        });
         for (String nonsense : List.of("[", "(", "\"", "{", "|:", "!", "::")) {
             assertThat(book(nonsense.repeat(2_000_000 / nonsense.length())).findings()).isNotEmpty();
         }
