@@ -33,6 +33,9 @@ final class ChartCommand implements Callable<Integer> {
     @Mixin
     private TuneOptions options;
 
+    @Mixin
+    private Output output;
+
     @Parameters(paramLabel = "INSTRUMENT")
     private String id;
 
@@ -69,7 +72,7 @@ final class ChartCommand implements Callable<Integer> {
             }
             return 0;
         }
-        Printing.write(target, bytes(new InstrumentChart(instrument, pitches, tune.map(Tune::title)), target));
+        output.write(target, bytes(new InstrumentChart(instrument, pitches, tune.map(Tune::title)), target));
         spec.commandLine().getOut().println(target);
         return 0;
     }

@@ -33,6 +33,9 @@ final class GrowCommand implements Callable<Integer> {
     @Mixin
     private TuneCommand tune;
 
+    @Mixin
+    private Output output;
+
     @Option(names = "--free", description = "let the melody itself be moved on the fuller rungs")
     private boolean free;
 
@@ -85,6 +88,7 @@ final class GrowCommand implements Callable<Integer> {
 
     /** The whole book; how far it is stands on standard error, where a terminal shows it in one line. */
     private int growBook(Path book) {
+        output.look(book);
         PrintWriter err = tune.err();
         AbcBook read = TuneOptions.book(tune.file(), err);
         int all = read.tunes().size();
@@ -100,7 +104,7 @@ final class GrowCommand implements Callable<Integer> {
         }, Thread.currentThread()::isInterrupted);
         StringBuilder text = new StringBuilder();
         grown.forEach(a -> text.append(AbcWriter.write(a, 0)).append('\n'));
-        Printing.write(tune.file(), book, () -> text.toString().getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        output.write(tune.file(), book, () -> text.toString().getBytes(java.nio.charset.StandardCharsets.UTF_8));
         tune.out().printf("%d tunes grown for the %s: %s%n", grown.size(), tune.options().instrument().name(), book);
         return read.hasErrors() ? 1 : 0;
     }

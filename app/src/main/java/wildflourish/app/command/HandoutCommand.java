@@ -16,6 +16,9 @@ final class HandoutCommand implements Callable<Integer> {
     @Mixin
     private TuneCommand tune;
 
+    @Mixin
+    private Output output;
+
     @Option(names = "--out", paramLabel = "PATH")
     private @Nullable Path target;
 
@@ -23,7 +26,8 @@ final class HandoutCommand implements Callable<Integer> {
     public Integer call() {
         TuneOptions.Read read = tune.read(TuneOptions.Usual.OWN_LADDER);
         Path path = target != null ? target : Path.of(Folders.fileName(read.arrangement().tune().title()) + ".pdf");
-        Printing.write(tune.file(), path, () -> Exports.sheet(read.arrangement(), read.rung()));
+        output.write(tune.file(), path, () -> Exports.sheet(read.arrangement(), read.rung()));
+        Exports.unprintable(read.arrangement()).ifPresent(words -> tune.err().printf("%s:0:0: warning: %s%n", tune.file(), words));
         tune.out().println(path);
         return read.status();
     }

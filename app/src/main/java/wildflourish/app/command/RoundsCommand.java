@@ -26,6 +26,9 @@ final class RoundsCommand implements Callable<Integer> {
     @Mixin
     private TuneCommand tune;
 
+    @Mixin
+    private Output output;
+
     @Option(names = "--times", description = "times through, the first nearly bare and the last with everything")
     private @Nullable Integer times;
 
@@ -67,7 +70,7 @@ final class RoundsCommand implements Callable<Integer> {
         if (out != null) {
             var format = Exports.format(out.toString())
                     .orElseThrow(() -> Refusal.call("end the name with " + Exports.ENDINGS));
-            Printing.write(tune.file(), out, () -> Exports.bytes(written, WrittenOut.RUNG, format));
+            output.write(tune.file(), out, () -> Exports.bytes(written, WrittenOut.RUNG, format));
         } else {
             print(arrangement.with(rounds), passes, written, print);
         }

@@ -29,6 +29,9 @@ final class TranslateCommand implements Callable<Integer> {
     @Mixin
     private TuneCommand tune;
 
+    @Mixin
+    private Output output;
+
     @Option(names = "--to", paramLabel = "ID", description = "an instrument to carry it over to; repeatable; default all")
     private List<String> to = new ArrayList<>();
 
@@ -62,7 +65,7 @@ final class TranslateCommand implements Callable<Integer> {
             }
             if (out != null) {
                 Arrangement there = from.on(target, translation.ladder());
-                Printing.write(tune.file(), out, () -> AbcWriter.write(there, there.ladder().size() - 1).getBytes(StandardCharsets.UTF_8));
+                output.write(tune.file(), out, () -> AbcWriter.write(there, there.ladder().size() - 1).getBytes(StandardCharsets.UTF_8));
             }
         }
         if (json) {

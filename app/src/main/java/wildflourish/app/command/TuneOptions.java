@@ -80,6 +80,11 @@ final class TuneOptions {
                 .findFirst()
                 .orElseThrow(() -> Refusal.input("%s:0:0: error: there is no tune with X:%d; choose one of %s"
                         .formatted(file, number, book.tunes().stream().map(t -> t.tune().head().number()).toList())));
+        return read(book, tune, usual);
+    }
+
+    /** Makes the arrangement of one tune of a book that the options ask for. */
+    Read read(AbcBook book, AbcTune tune, Usual usual) {
         Arrangement arrangement = arrangement(tune, usual);
         int top = arrangement.ladder().size() - 1;
         int chosen = rung != null ? rung : usual == Usual.FULLEST ? top : 0;
@@ -90,6 +95,11 @@ final class TuneOptions {
                     : "there is no rung %d: the ladder has rungs 0 to %d".formatted(chosen, top));
         }
         return new Read(arrangement, chosen, book.hasErrors(tune));
+    }
+
+    /** Whether one tune was asked for by its number. */
+    boolean hasTune() {
+        return number != null;
     }
 
     static AbcBook book(Path file, PrintWriter err) {

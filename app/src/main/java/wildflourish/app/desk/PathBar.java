@@ -1,6 +1,7 @@
 package wildflourish.app.desk;
 
 import java.io.File;
+import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.function.Consumer;
@@ -12,6 +13,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.stage.FileChooser;
+import org.jspecify.annotations.Nullable;
 
 /** Asks for a file inside the window: type or browse, Enter to go on, Escape to leave. */
 final class PathBar extends HBox {
@@ -21,6 +23,8 @@ final class PathBar extends HBox {
     private Consumer<Path> then = p -> { };
     private Runnable left = () -> { };
     private boolean saving;
+    /** The file of which it has been said that it is there. */
+    private @Nullable Path replacing;
 
     PathBar() {
         super(8);
@@ -55,6 +59,7 @@ final class PathBar extends HBox {
         then = after;
         left = whenLeft;
         saving = save;
+        replacing = null;
         setVisible(true);
         setManaged(true);
         field.requestFocus();
@@ -66,6 +71,11 @@ final class PathBar extends HBox {
         if (!text.isEmpty()) {
             try {
                 Path path = Path.of(text);
+                if (saving && Files.isRegularFile(path) && !path.equals(replacing)) {
+                    replacing = path;
+                    label.setText("%s is there already: go on to write over it, or give another name:".formatted(path.getFileName()));
+                    return;
+                }
                 Consumer<Path> next = then;
                 close();
                 next.accept(path);
@@ -81,6 +91,8 @@ final class PathBar extends HBox {
                 : chooser.showOpenDialog(getScene().getWindow());
         if (file != null) {
             field.setText(file.getPath());
+            // The system's own dialogue has asked already.
+            replacing = file.toPath();
             field.requestFocus();
         }
     }

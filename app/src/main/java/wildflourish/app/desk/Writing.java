@@ -40,7 +40,7 @@ public final class Writing {
     public void sheet(Path file) {
         Arrangement arrangement = desk.trellis().arrangement();
         int rung = desk.trellis().rung();
-        produce(file, "the sheet", job -> Exports.sheet(arrangement, rung));
+        produce(file, "the sheet", job -> Exports.sheet(arrangement, rung), () -> unprintable(arrangement));
     }
 
     /** Writes the rung in hand in the format that the file's ending tells; what is heard of it where that is sound. */
@@ -55,7 +55,8 @@ public final class Writing {
             } else if (format == Exports.Format.MIDI && !usual) {
                 produce(file, "what is heard", job -> Exports.midi(arrangement.tune().title(), heard.get()));
             } else {
-                produce(file, "the file", job -> Exports.bytes(arrangement, rung, format));
+                produce(file, "the file", job -> Exports.bytes(arrangement, rung, format),
+                        () -> format == Exports.Format.PDF ? unprintable(arrangement) : "");
             }
         });
     }
@@ -98,6 +99,10 @@ public final class Writing {
         produce(file, "the practice log", job -> PracticeCsv.of(log).getBytes(StandardCharsets.UTF_8));
     }
 
+    private static String unprintable(Arrangement arrangement) {
+        return Exports.unprintable(arrangement).map("; "::concat).orElse("");
+    }
+
     private Optional<Exports.Format> format(Path file) {
         Optional<Exports.Format> format = Exports.format(file.toString());
         if (format.isEmpty()) {
@@ -120,6 +125,11 @@ public final class Writing {
     }
 
     private void produce(Path file, String what, Background.Work<byte[]> production) {
+        produce(file, what, production, () -> "");
+    }
+
+    /** Makes a file in the background; {@code remark} is said behind where it is. */
+    private void produce(Path file, String what, Background.Work<byte[]> production, Supplier<String> remark) {
         String failed = "%s could not be made; nothing was written, and the tune is as it was".formatted(what);
         background.run(new Background.Words("writing " + file.getFileName(), failed), job -> {
             byte[] bytes;
@@ -132,7 +142,7 @@ public final class Writing {
                 if (!job.stopped()) {
                     SafeWrite.write(file, bytes);
                 }
-                return "%s is in %s".formatted(what, file);
+                return "%s is in %s%s".formatted(what, file, remark.get());
             } catch (IOException e) {
                 return "%s could not be written to %s; choose another place".formatted(what, file);
             }

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.DoubleConsumer;
 import java.util.function.DoubleUnaryOperator;
+import java.util.stream.Collectors;
 import wildflourish.core.ornament.Performance;
 import wildflourish.core.ornament.Realiser;
 import wildflourish.core.ornament.Sound;
@@ -16,6 +17,7 @@ import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.PlayingAdvice;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Version;
+import wildflourish.core.tune.Tune;
 import wildflourish.formats.abc.AbcWriter;
 import wildflourish.formats.midi.MidiWriter;
 import wildflourish.score.display.Drawing;
@@ -23,6 +25,7 @@ import wildflourish.score.engrave.Aids;
 import wildflourish.score.engrave.Engraving;
 import wildflourish.score.engrave.ScoreEngraver;
 import wildflourish.score.engrave.ScoreRequest;
+import wildflourish.score.font.Outlines;
 import wildflourish.score.handout.Handout;
 import wildflourish.score.paint.PdfPainter;
 import wildflourish.score.paint.SvgPainter;
@@ -118,6 +121,15 @@ public final class Exports {
         }
         Arrangement arrangement = itinerary.legs().getFirst().piece().version().arrangement();
         return MidiWriter.write(title, new Performance(sounds, List.of(), at), arrangement.tempo(), arrangement.instrument().hasHands(), knocks);
+    }
+
+    /** What is to be said of letters that no font at hand can print: they are printed as question marks. */
+    public static Optional<String> unprintable(Arrangement arrangement) {
+        Tune tune = arrangement.tune();
+        String missing = Outlines.unprintable(tune.title() + String.join("", tune.head().composers())
+                + tune.bars().stream().flatMap(b -> b.part().stream()).collect(Collectors.joining()));
+        return missing.isEmpty() ? Optional.empty() : Optional.of(
+                "no font of this machine has the letters %s: they are printed as question marks; install a font that has them".formatted(missing));
     }
 
     /** The take-home sheet of one rung as PDF. */

@@ -120,11 +120,11 @@ public record Air(List<Use> uses, double startsOpen) {
                 if (plain >= 0 && plain <= travel) {
                     take(next, came[i], how[i], to, best[plain], plain, (byte) 0);
                 }
-                for (int e = 1; e <= most; e++) {
+                // However long the note is, the bellows go no further than their travel.
+                int least = Math.max(1, sign > 0 ? plain - travel : -plain);
+                for (int e = least; e <= Math.min(most, sign > 0 ? plain : travel - plain); e++) {
                     int from = plain - sign * e;
-                    if (from >= 0 && from <= travel) {
-                        take(next, came[i], how[i], to, best[from] + air, from, (byte) 1);
-                    }
+                    take(next, came[i], how[i], to, best[from] + air, from, (byte) 1);
                 }
                 boolean room = plain >= 0 && plain <= travel;
                 if (i > 0 && room) {

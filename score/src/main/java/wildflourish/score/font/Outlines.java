@@ -48,21 +48,44 @@ public final class Outlines {
         }
     }
 
-    /** The width of a text set at the given size, in the same unit. */
-    public static synchronized double width(String text, Face face, double size) {
-        TrueTypeFont font = FACES.computeIfAbsent(face, f -> {
+    private static TrueTypeFont font(Face face) {
+        return FACES.computeIfAbsent(face, f -> {
             try (InputStream in = FontFiles.open(f)) {
                 return new TTFParser().parse(new RandomAccessReadBuffer(in));
             } catch (IOException e) {
                 throw new UncheckedIOException("a text font cannot be read", e);
             }
         });
+    }
+
+    /** Whether a face has a letter. */
+    public static synchronized boolean has(Face face, int code) {
         try {
-            double units = 0;
+            return font(face).getUnicodeCmapLookup().getGlyphId(code) != 0;
+        } catch (IOException e) {
+            throw new UncheckedIOException("a text font cannot be read", e);
+        }
+    }
+
+    /** The letters of a text that can be printed in no font at hand, each once. */
+    public static String unprintable(String text) {
+        StringBuilder missing = new StringBuilder();
+        text.codePoints().distinct().filter(c -> !Character.isWhitespace(c) && !has(Face.SERIF, c) && SystemLetters.of(c).isEmpty())
+                .forEach(missing::appendCodePoint);
+        return missing.toString();
+    }
+
+    /** The width of a text set at the given size, in the same unit. */
+    public static synchronized double width(String text, Face face, double size) {
+        TrueTypeFont font = font(face);
+        try {
+            double ems = 0;
             for (int code : text.codePoints().toArray()) {
-                units += font.getAdvanceWidth(font.getUnicodeCmapLookup().getGlyphId(code));
+                int glyph = font.getUnicodeCmapLookup().getGlyphId(code);
+                double own = font.getAdvanceWidth(glyph) / (double) font.getUnitsPerEm();
+                ems += glyph != 0 ? own : SystemLetters.of(code).map(SystemLetters.Letter::advance).orElse(own);
             }
-            return units * size / font.getUnitsPerEm();
+            return ems * size;
         } catch (IOException e) {
             throw new UncheckedIOException("a text font cannot be read", e);
         }

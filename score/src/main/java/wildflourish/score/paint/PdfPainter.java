@@ -11,6 +11,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.io.RandomAccessReadBuffer;
@@ -27,6 +28,7 @@ import wildflourish.score.display.Face;
 import wildflourish.score.display.Shape;
 import wildflourish.score.font.FontFiles;
 import wildflourish.score.font.Outlines;
+import wildflourish.score.font.SystemLetters;
 
 /** Paints display lists as the pages of one PDF document; music glyphs as outlines, text with its fonts embedded. */
 public final class PdfPainter {
@@ -147,33 +149,52 @@ public final class PdfPainter {
 
     private void words(Shape.Words w) throws IOException {
         PDFont font = font(w.face());
-        String text = printable(w.text(), font);
-        double width = Outlines.width(text, w.face(), w.size());
+        double width = Outlines.width(w.text(), w.face(), w.size());
         double left = switch (w.anchor()) {
             case START -> w.x();
             case MIDDLE -> w.x() - width / 2;
             case END -> w.x() - width;
         };
+        StringBuilder run = new StringBuilder();
+        double at = left;
+        for (int code : w.text().codePoints().toArray()) {
+            Optional<SystemLetters.Letter> other = Outlines.has(w.face(), code) ? Optional.empty() : SystemLetters.of(code);
+            if (other.isPresent()) {
+                at = run(run, w, font, at);
+                new PdfPath(out(), this::x, this::y).trace(other.get().at(at, w.y(), w.size()));
+                out().fill();
+                at += other.get().advance() * w.size();
+            } else {
+                run.append(printable(code, font));
+            }
+        }
+        run(run, w, font, at);
+    }
+
+    /** Sets letters of one face; where the next one stands. */
+    private double run(StringBuilder run, Shape.Words w, PDFont font, double left) throws IOException {
+        if (run.isEmpty()) {
+            return left;
+        }
+        String text = run.toString();
+        run.setLength(0);
         out().beginText();
         out().setFont(font, length(w.size()));
         out().newLineAtOffset(x(left), y(w.y()));
         out().showText(text);
         out().endText();
+        return left + Outlines.width(text, w.face(), w.size());
     }
 
-    /** Letters that the font lacks become question marks, so that one strange letter does not lose a page. */
-    private static String printable(String text, PDFont font) {
-        StringBuilder kept = new StringBuilder();
-        text.codePoints().forEach(code -> {
-            String letter = Character.toString(code);
-            try {
-                font.encode(letter);
-                kept.append(letter);
-            } catch (IOException | IllegalArgumentException e) {
-                kept.append('?');
-            }
-        });
-        return kept.toString();
+    /** A letter that no font has becomes a question mark, so that one strange letter does not lose a page. */
+    private static String printable(int code, PDFont font) {
+        String letter = Character.toString(code);
+        try {
+            font.encode(letter);
+            return letter;
+        } catch (IOException | IllegalArgumentException e) {
+            return "?";
+        }
     }
 
     private PDFont font(Face face) throws IOException {
