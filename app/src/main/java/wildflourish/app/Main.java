@@ -1,5 +1,6 @@
 package wildflourish.app;
 
+import java.util.Locale;
 import wildflourish.app.command.FlourishCommand;
 import wildflourish.app.work.Trouble;
 
@@ -11,6 +12,8 @@ public final class Main {
     /** Runs the command line; with no command, the desktop. */
     public static void main(String[] args) {
         Trouble.logQuietly();
+        // Words and figures are the same on every machine, and so is every file that is written.
+        Locale.setDefault(Locale.UK);
         int status;
         try {
             status = FlourishCommand.run(args);

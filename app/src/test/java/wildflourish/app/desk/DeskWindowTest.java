@@ -79,6 +79,18 @@ class DeskWindowTest extends WindowTest {
         push(KeyCode.ENTER);
         until(() -> model.message().get().contains("out.abc"));
         assertThat(AbcReader.read(Files.readAllBytes(abc)).tunes().getFirst().arrangement()).contains(placed);
+
+        // A file that is there is written over only when that is said twice.
+        Files.writeString(abc, "mine");
+        push(KeyCode.CONTROL, KeyCode.E);
+        type(abc.toString());
+        push(KeyCode.ENTER);
+        assertThat(lookup("#path").query().isFocused()).isTrue();
+        assertThat(lookup("out.abc is there already: go on to write over it, or give another name:").tryQuery()).isPresent();
+        assertThat(abc).hasContent("mine");
+        push(KeyCode.ENTER);
+        until(() -> model.message().get().contains("out.abc"));
+        assertThat(AbcReader.read(Files.readAllBytes(abc)).tunes().getFirst().arrangement()).contains(placed);
     }
 
     @Test

@@ -115,6 +115,13 @@ public record Air(List<Use> uses, double startsOpen) {
             int air = scale * (COSTS.air() + (note.ms() < COSTS.shortMs() ? COSTS.onShortNote() : 0));
             int most = Math.max(1, (int) (Math.abs(note.grains()) * (COSTS.airFactor() - 1.0)));
             int sign = note.direction() == Bellows.PULL ? 1 : -1;
+            if (Math.abs(note.grains()) > travel) {
+                // No bellows last so long: they are turned before it, and it ends with them as far as they go.
+                int end = sign > 0 ? travel : 0;
+                take(next, came[i], how[i], end, best[gaspFrom] + scale * COSTS.gasp(), gaspFrom, (byte) 2);
+                best = next;
+                continue;
+            }
             for (int to = 0; to <= travel; to++) {
                 int plain = to - note.grains();
                 if (plain >= 0 && plain <= travel) {

@@ -9,6 +9,7 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 import wildflourish.core.Tunes;
 import wildflourish.core.instrument.Bellows;
 import wildflourish.core.instrument.Instrument;
@@ -49,6 +50,15 @@ class AirTest {
     void aLongPushHasToBeBroken() {
         Air air = air(ACROSS, bars(4, "D4 F#4 A4 D5 A4 F#4 D4 F#4"));
         assertThat(air.uses()).isNotEmpty().allMatch(Air.Use::gasp);
+    }
+
+    /** Notes of hours are told as any are that outlast the bellows, and take no longer to work out. */
+    @Test
+    @Timeout(30)
+    void notesWithoutEndComeToAnEnd() {
+        Timeline tune = Timeline.of(Tunes.of(Meter.of(4, 4), Tunes.d(), bars(24, "D4:99999 E4:99999")));
+        Air air = Air.of(tune, Planner.plan(tune, BOX, School.USUAL, Choices.NONE), SLOW).orElseThrow();
+        assertThat(air.uses()).hasSize(48);
     }
 
     /** Where pushes outweigh pulls, the pulls are used to let more air in. */

@@ -1,6 +1,7 @@
 package wildflourish.score.paint;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
@@ -23,6 +24,7 @@ import wildflourish.score.engrave.Aids;
 import wildflourish.score.engrave.Engraving;
 import wildflourish.score.font.MusicFont;
 import wildflourish.score.font.Outlines;
+import wildflourish.score.font.SystemLetters;
 import wildflourish.score.handout.Handout;
 
 class PaintersTest {
@@ -81,9 +83,23 @@ class PaintersTest {
         assertThat(text.split("Nguyễn Thị Ánh · Ó Súilleabháin", -1)).hasSize(Face.values().length + 1);
     }
 
+    /** A letter that the faces lack is drawn as the machine's own fonts have it, and what follows keeps clear of it. */
+    @Test
+    void lettersOfTheMachineAreDrawn() throws Exception {
+        int letter = "\u0531\u4E2D\u10D0".codePoints().filter(c -> !Outlines.has(Face.SERIF, c) && SystemLetters.of(c).isPresent()).findFirst().orElse(0);
+        assumeTrue(letter != 0, "this machine has no fonts of its own");
+        String strange = Character.toString(letter);
+        Drawing drawing = new Drawing(60, 30, List.of(new Shape.Words("ab" + strange + "cd", 1, 3, 2, Face.SERIF, Shape.Anchor.START, Ink.MUSIC)));
+        byte[] pdf = PdfPainter.paint("Title", List.of(drawing), 5);
+        assertThat(text(pdf).replaceAll("\\s", "")).isEqualTo("abcd");
+        assertThat(Outlines.width("ab" + strange + "cd", Face.SERIF, 2)).isGreaterThan(Outlines.width("abcd", Face.SERIF, 2) + 0.5);
+        assertThat(Outlines.unprintable("ab" + strange)).isEmpty();
+        assertThat(Outlines.unprintable("ab \uDBFF\uDFFD")).isEqualTo("\uDBFF\uDFFD");
+    }
+
     @Test
     void lettersNoFontHasDoNotLoseThePage() throws Exception {
-        Drawing drawing = new Drawing(60, 30, List.of(new Shape.Words("ab\uD83C\uDFB5cd\u4E2D", 1, 3, 2, Face.SANS,
+        Drawing drawing = new Drawing(60, 30, List.of(new Shape.Words("ab\uDBFF\uDFFDcd\uDBFF\uDFFC", 1, 3, 2, Face.SANS,
                 Shape.Anchor.START, Ink.MUSIC)));
         assertThat(text(PdfPainter.paint("Title", List.of(drawing), 5))).contains("ab?cd?");
     }
