@@ -105,6 +105,24 @@ class LibraryTest {
     }
 
     @Test
+    void everyTextComesBackToTheLetter() {
+        String hostile = "a\u0000b\r\n'; DROP TABLE tune; -- \uD83C\uDFB5 \uFFFF e\u0301 \u2028 %s $1 ?";
+        try (Library library = Library.open(file())) {
+            long tune = library.tunes().add(hostile, hostile, hostile, hostile, hostile);
+            library.tunes().save(tune, library.tunes().current(tune).id(), hostile, hostile + "2");
+            library.drawer().keepLick(hostile, hostile);
+            library.drawer().keepHabit(new Habit(hostile, hostile, hostile));
+        }
+        try (Library library = Library.open(file())) {
+            assertThat(library.tunes().all().read()).containsExactly(new TuneEntry(1, hostile, hostile, hostile, hostile));
+            assertThat(library.tunes().current(1).document()).isEqualTo(hostile + "2");
+            assertThat(library.tunes().steps(1).editions()).extracting(EditionEntry::what).containsExactly("added", hostile);
+            assertThat(library.drawer().licks().read()).containsExactly(hostile);
+            assertThat(library.drawer().habits().read()).containsExactly(new Habit(hostile, hostile, hostile));
+        }
+    }
+
+    @Test
     void twoProgramsWriteTheSameFileWithoutHarm() throws Exception {
         try (Library one = Library.open(file()); Library two = Library.open(file())) {
             long tune = add(one, "Shared");

@@ -108,7 +108,12 @@ final class DeskKeys {
     }
 
     private boolean elsewhere(Node focus) {
-        return focus instanceof TextInputControl || focus instanceof ComboBoxBase<?> || focus instanceof ListView<?>;
+        return focus instanceof TextInputControl || focus instanceof ComboBoxBase<?>;
+    }
+
+    /** Whether what has the keyboard on the trellis wants the keys of the note in hand for itself. */
+    private boolean hasKeysOfItsOwn(Node focus) {
+        return elsewhere(focus) || focus instanceof ListView<?>;
     }
 
     private void pressed(KeyEvent e) {
@@ -118,7 +123,7 @@ final class DeskKeys {
             e.consume();
             return;
         }
-        if (!takesKeys() || elsewhere(view.getScene().getFocusOwner())) {
+        if (!takesKeys() || hasKeysOfItsOwn(view.getScene().getFocusOwner())) {
             return;
         }
         TrellisModel trellisModel = model.trellis();
@@ -176,7 +181,7 @@ final class DeskKeys {
     }
 
     private void typed(KeyEvent e) {
-        if (!takesKeys() || elsewhere(view.getScene().getFocusOwner()) || e.isShortcutDown() || e.isAltDown()
+        if (!takesKeys() || hasKeysOfItsOwn(view.getScene().getFocusOwner()) || e.isShortcutDown() || e.isAltDown()
                 || e.getCharacter().length() != 1) {
             return;
         }

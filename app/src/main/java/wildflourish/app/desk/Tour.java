@@ -94,8 +94,13 @@ final class Tour {
         stops.add(new Stop("pipes", () -> on("pipes-bellows-d", 5, 56)));
         stops.add(new Stop("melodeon", () -> on("melodeon-dg", 4, 9)));
         stops.add(new Stop("player", () -> view.trellis().togglePlayer()));
+        stops.add(new Stop("earlier", () -> {
+            trellis.undo();
+            on("whistle-d", 3, 2);
+            view.trellis().toggleEarlier();
+        }));
         stops.add(new Stop("", () -> {
-            view.trellis().togglePlayer();
+            view.trellis().toggleEarlier();
             on("whistle-d", 3, 2);
             model.openPractice();
         }, () -> model.practice().state().get() != null));

@@ -15,6 +15,8 @@ public final class PlayOrder {
     /** No tune is played out longer than this many bars: a guard against repeats written by mistake. */
     public static final int LONGEST = 200_000;
 
+    private static final int MOST_PARTS = 1000;
+
     private PlayOrder() {}
 
     /** Indices of the tune's bars in the order played; at most {@link #LONGEST} of them. */
@@ -40,6 +42,11 @@ public final class PlayOrder {
             }
         }
         return List.copyOf(played);
+    }
+
+    /** Whether the tune, played out in full, is longer than the guard lets it be. */
+    public static boolean isCutShort(Tune tune) {
+        return of(tune).size() >= LONGEST || spelledOut(tune.head().order()).length() >= MOST_PARTS;
     }
 
     private static void playRange(List<Bar> bars, int from, int to, boolean opened, List<Integer> played) {
@@ -131,7 +138,7 @@ public final class PlayOrder {
 
     private static String spell(String order, int[] at, int depth) {
         StringBuilder out = new StringBuilder();
-        while (at[0] < order.length() && out.length() < 1000) {
+        while (at[0] < order.length() && out.length() < MOST_PARTS) {
             char c = order.charAt(at[0]++);
             String unit;
             if (c == '(' && depth < 20) {

@@ -81,7 +81,7 @@ final class Instructions {
                 String[] halves = text.split("\\s+", 2);
                 Keyword.of(halves[0]).read().take(new Keyword.Text(halves.length > 1 ? halves[1] : "", line.number()), draft);
             } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
-                draft.keep(text, line.number(), "an instruction about the ladder cannot be read: " + e.getMessage());
+                draft.keep(text, line.number(), "an instruction about the ladder cannot be read: " + inWords(e));
             }
         }
         int first = lines.getFirst().number();
@@ -92,6 +92,15 @@ final class Instructions {
             return new Read(arrangement, lines.stream().map(Instructions::text).toList());
         }
         return new Read(arrangement, draft.unread());
+    }
+
+    /** What a line lacks, in words; the machine's own would tell nobody anything. */
+    private static String inWords(RuntimeException e) {
+        return switch (e) {
+            case NumberFormatException n -> "a number is missing or is none";
+            case IndexOutOfBoundsException i -> "a word is missing";
+            default -> String.valueOf(e.getMessage());
+        };
     }
 
     private static String text(AbcLine line) {

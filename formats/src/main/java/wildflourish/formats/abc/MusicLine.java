@@ -12,6 +12,8 @@ abstract class MusicLine {
     /** What a length may be written as; what it may come to is {@link BarBuilder#counts}'s to say. */
     private static final long MOST = 10_000_000;
 
+    private static final int MOST_TIMES = 99;
+
     final Findings findings;
     String text = "";
     int line;
@@ -98,11 +100,11 @@ abstract class MusicLine {
             skipTo('"');
         }
         while (at < text.length() && Character.isDigit(text.charAt(at))) {
-            int first = (int) Math.min(digits(1), 99);
+            int first = time();
             int last = first;
             if (at + 1 < text.length() && text.charAt(at) == '-' && Character.isDigit(text.charAt(at + 1))) {
                 at++;
-                last = (int) Math.min(digits(first), 99);
+                last = time();
             }
             for (int i = first; i <= last; i++) {
                 times.add(i);
@@ -113,6 +115,16 @@ abstract class MusicLine {
             }
         }
         return times;
+    }
+
+    private int time() {
+        int from = at;
+        long time = digits(1);
+        if (time > MOST_TIMES) {
+            findings.warning(line, from + 1, "an ending for time %s through".formatted(text.substring(from, at)),
+                    "it was read as one for time %d; no tune is played so often".formatted(MOST_TIMES));
+        }
+        return (int) Math.min(time, MOST_TIMES);
     }
 
     /** The bar line that is written here; empty, and reported, where colons make none. */

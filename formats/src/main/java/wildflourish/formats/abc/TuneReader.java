@@ -10,12 +10,16 @@ import wildflourish.core.tune.Field;
 import wildflourish.core.tune.Head;
 import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Meter;
+import wildflourish.core.tune.PlayOrder;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Tune;
 
 /** Reads the lines of one tune. */
 final class TuneReader {
+
+    /** A bar is played at most so often where its repeats and endings alone say so. */
+    private static final int MOST_PASSES = 100;
 
     private final Findings findings;
     private final AbcFields values;
@@ -94,7 +98,13 @@ final class TuneReader {
         // What is said of the whole tune, what stands among the music, and what stands behind it: as they are written again.
         fields.sort(java.util.Comparator.comparing(f -> f.letter() == 'W' ? Integer.MAX_VALUE : f.after()));
         Head head = new Head(number, titles, composers, rhythm, meter, unitLength, tempo, key, order, fields);
-        return new Tune(head, builder.opening(), bars);
+        Tune tune = new Tune(head, builder.opening(), bars);
+        boolean mayBeLong = !order.isEmpty() || bars.size() > PlayOrder.LONGEST / MOST_PASSES;
+        if (mayBeLong && PlayOrder.isCutShort(tune)) {
+            findings.warning(firstLine, 0, "played out, the tune is longer than any that is played",
+                    "it is heard up to a length only; see to its repeats and the order of its parts (P:)");
+        }
+        return tune;
     }
 
     /** The instruction fields of the tune, in order. */

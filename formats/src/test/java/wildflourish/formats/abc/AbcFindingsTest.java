@@ -102,6 +102,13 @@ class AbcFindingsTest {
         assertThat(book("C8 & D8|").findings()).extracting(Finding::what).anyMatch(w -> w.contains("second voice"));
         assertThat(book("V:1\nC8|\nV:2\nD8|").findings()).extracting(Finding::what).anyMatch(w -> w.contains("voice '2'"));
         assertThat(book("C8|\nw:doh").findings()).extracting(Finding::what).anyMatch(w -> w.contains("words"));
+        assertThat(book("C8|[1-999999999 D8:|[2 E8|").findings()).extracting(Finding::what).anyMatch(w -> w.contains("time 999999999 through"));
+        assertThat(AbcReader.read("X:1\nT:a\nP:A(A(A(A)99)99)99\nK:C\nP:A\nC8|\n").findings()).extracting(Finding::what)
+                .anyMatch(w -> w.contains("longer than any that is played"));
+        assertThat(AbcReader.read("X:1\nT:a\nP:AAB\nK:C\nP:A\nC8|\nP:B\nD8|\n").findings()).isEmpty();
+        assertThat(AbcReader.read("X:1\nT:a\nI:flourish vary 1 x connect from 3 D4:1/8\nI:flourish heads 3\nI:flourish rung 0 bare\nK:C\nC8|\n").findings())
+                .extracting(Finding::what).anyMatch(w -> w.endsWith("a number is missing or is none"))
+                .anyMatch(w -> w.endsWith("a word is missing")).noneMatch(w -> w.contains("input string"));
         AbcBook voices = book("V:1\nC8|\nV:2\nD8|\nV:1\nE8|");
         assertThat(Timeline.of(voices.tunes().getFirst().tune()).size()).isEqualTo(2);
     }
