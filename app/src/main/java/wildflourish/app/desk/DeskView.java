@@ -199,6 +199,8 @@ public final class DeskView extends BorderPane {
         HBox.setHgrow(gap, Priority.ALWAYS);
         hints.getStyleClass().add("quiet");
         hints.setMinWidth(0);
+        hints.visibleProperty().bind(unkept.textProperty().isEmpty());
+        hints.managedProperty().bind(hints.visibleProperty());
         HBox.setHgrow(message, Priority.SOMETIMES);
         HBox bar = new HBox(12, message, unkept, sounding, work, gap, hints);
         bar.setAlignment(Pos.CENTER_LEFT);

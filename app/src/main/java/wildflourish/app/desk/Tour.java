@@ -190,6 +190,7 @@ final class Tour {
         try {
             ImageIO.write(picture, "png", file.toFile());
             pictures.out().println(file);
+            pictures.out().flush();
         } catch (IOException e) {
             pictures.out().println(file + " could not be written: " + e.getMessage());
         }

@@ -120,7 +120,7 @@ public final class TrellisView extends BorderPane {
         back.setOnAction(e -> toggleEarlier());
         undo.setOnAction(e -> model.undo());
         redo.setOnAction(e -> model.redo());
-        FlowPane controls = new FlowPane(14, 6,
+        FlowPane controls = new FlowPane(8, 6,
                 instrument,
                 capoGroup,
                 Boxes.row(slower, tempo, faster),

@@ -81,7 +81,7 @@ public final class Keeper implements AutoCloseable {
     }
 
     private void keep(String what, Runnable save) {
-        saves.add(new Saves.Save(0, save, because -> "%s: %s was not kept".formatted(because, what)));
+        saves.add(new Saves.Save(Saves.NO_TUNE, save, because -> "%s: %s was not kept".formatted(because, what)));
     }
 
     private Walk walk(long tune) {
@@ -152,7 +152,7 @@ public final class Keeper implements AutoCloseable {
 
     private <T> T write(Function<Library, T> change) {
         CompletableFuture<T> written = new CompletableFuture<>();
-        saves.add(new Saves.Save(0, () -> written.complete(change.apply(library)), because -> {
+        saves.add(new Saves.Save(Saves.NO_TUNE, () -> written.complete(change.apply(library)), because -> {
             written.completeExceptionally(new LibraryFault(because, null));
             return because;
         }));

@@ -17,6 +17,7 @@ import wildflourish.library.LibraryFault;
 final class Saves implements AutoCloseable {
 
     private static final System.Logger LOG = System.getLogger("wildflourish");
+    static final long NO_TUNE = 0;
     private static final Duration PAUSE = Duration.ofMillis(300);
     private static final Duration AT_THE_END = Duration.ofSeconds(5);
     private static final long LAST_WAIT_S = 60;
@@ -24,7 +25,7 @@ final class Saves implements AutoCloseable {
     /**
      * Something to be saved.
      *
-     * @param tune whose edit it is; 0 for none
+     * @param tune whose edit it is, or {@link #NO_TUNE}
      * @param save writes it, all or nothing
      * @param otherwise what is done with it when it can never be written: says what became of it
      */
@@ -89,7 +90,8 @@ final class Saves implements AutoCloseable {
                     say.accept(save.otherwise().set(e.getMessage()));
                     return;
                 }
-                stick(e.getMessage());
+                // The first half says why; that nothing was lost goes without saying while it waits.
+                stick(e.getMessage().split(";", 2)[0]);
                 pause();
             } catch (RuntimeException e) {
                 LOG.log(System.Logger.Level.ERROR, "an edit could not be kept", e);
@@ -110,7 +112,9 @@ final class Saves implements AutoCloseable {
     }
 
     private void tellStanding() {
-        standing.accept(stuck.isEmpty() ? "" : "%d edit%s not kept yet: %s".formatted(unkept, unkept == 1 ? "" : "s", stuck));
+        int edits = unkept - pending.getOrDefault(NO_TUNE, 0);
+        String what = edits == 0 ? "nothing can be kept now" : "%d edit%s not kept yet".formatted(edits, edits == 1 ? "" : "s");
+        standing.accept(stuck.isEmpty() ? "" : what + ": " + stuck);
     }
 
     private synchronized boolean isOver() {
