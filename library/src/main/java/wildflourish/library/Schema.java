@@ -48,10 +48,11 @@ final class Schema {
     static Look look(Handle handle) {
         int owner = number(handle, "PRAGMA application_id");
         boolean empty = number(handle, "SELECT count(*) FROM sqlite_master") == 0;
-        if (owner != OURS && (owner != 0 || !empty && !hasTunes(handle))) {
+        Look look = new Look(empty ? 0 : version(handle), owner == OURS);
+        boolean ours = owner == OURS || owner == 0 && (empty || hasTunes(handle));
+        if (!ours || !empty && look.version == 0) {
             throw new LibraryFault("it is another program's file; choose another with --library; nothing in it was touched", null);
         }
-        Look look = new Look(empty ? 0 : version(handle), owner == OURS);
         if (look.version > STEPS.size()) {
             throw new LibraryFault("it was made by a newer version of Wild Flourish: update the program, or choose another "
                     + "library with --library; nothing in it was touched", null);

@@ -141,7 +141,11 @@ class NeighboursTest {
         assertThatThrownBy(() -> Library.open(file())).isInstanceOf(LibraryFault.class).hasMessageContaining("another program's file")
                 .hasMessageContaining("--library");
         assertThat(Files.readAllBytes(file())).isEqualTo(before);
-        other("PRAGMA application_id = 77", "DROP TABLE recipe");
+        other("CREATE TABLE tune (id INTEGER)", "CREATE TABLE edition (id INTEGER)");
+        byte[] alike = Files.readAllBytes(file());
+        assertThatThrownBy(() -> Library.open(file())).isInstanceOf(LibraryFault.class).hasMessageContaining("another program's file");
+        assertThat(Files.readAllBytes(file())).isEqualTo(alike);
+        other("PRAGMA application_id = 77", "DROP TABLE recipe", "DROP TABLE tune", "DROP TABLE edition");
         byte[] empty = Files.readAllBytes(file());
         assertThatThrownBy(() -> Library.open(file())).isInstanceOf(LibraryFault.class).hasMessageContaining("another program's file");
         assertThat(Files.readAllBytes(file())).isEqualTo(empty);
