@@ -38,7 +38,7 @@ class LauncherTest {
     private static final String MAVEN = """
             #!/bin/sh
             echo built >>"$NOTES"
-            sleep 1
+            sleep 0.2
             mkdir -p app/target/lib
             : >app/target/lib/one.jar
             : >app/target/lib/two.jar
