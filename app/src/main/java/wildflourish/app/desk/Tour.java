@@ -113,14 +113,6 @@ final class Tour {
             model.practice().stop();
             view.practice().openHistory("part A of The Lamp at Half Tide");
         }));
-        stops.add(new Stop("gesture", () -> {
-            model.palette().set(Palette.DARK);
-            view.practice().closeHistory();
-            model.practice().setMode(PracticeState.Mode.DRILL);
-            model.practice().setHands(made("improving"));
-            model.practice().start();
-        }, () -> model.practice().state().get().passes().size() >= 3 && model.practice().state().get().nowMs() > 2500
-                && model.practice().state().get().phase() == PracticeState.Phase.PLAYING));
         stops.add(new Stop("chart", () -> {
             model.palette().set(Palette.LIGHT);
             model.openChart();

@@ -68,14 +68,6 @@ class KeepingWindowTest extends WindowTest {
     }
 
     @Test
-    void aWindowWithNothingToKeepClosesAtOnce() {
-        open(true);
-        keeper.settle();
-        requestClose();
-        until(() -> !stage.isShowing());
-    }
-
-    @Test
     void whatAnotherProgramMadeIsTakenUpUnderEarlier() {
         open(true);
         long tune = model.trellis().now().tune();
@@ -104,6 +96,10 @@ class KeepingWindowTest extends WindowTest {
         assertThat(lookup("#earlier-panel").query().isVisible()).isFalse();
         push(KeyCode.CONTROL, KeyCode.Z);
         assertThat(model.trellis().arrangement().tempo().toString()).endsWith("=91");
+        // With nothing left to keep the window closes at once.
+        keeper.settle();
+        requestClose();
+        until(() -> !stage.isShowing());
     }
 
     @Test
