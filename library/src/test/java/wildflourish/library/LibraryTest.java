@@ -304,12 +304,12 @@ class LibraryTest {
     }
 
     @Test
-    void aThousandEditionsAreWalkedBack() {
+    void thousandsOfEditionsAreWalkedBack() {
         try (Library library = Library.open(file())) {
             long tune = add(library, "One");
             Edition at = library.tunes().current(tune);
             List<Edition> all = new ArrayList<>(List.of(at));
-            for (int i = 0; i < 1000; i++) {
+            for (int i = 0; i < 2000; i++) {
                 at = library.tunes().save(tune, at.id(), "edit " + i, "v" + i).edition();
                 all.add(at);
             }

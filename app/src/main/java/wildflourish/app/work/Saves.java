@@ -79,7 +79,7 @@ final class Saves implements AutoCloseable {
         while (true) {
             try {
                 if (isOver() && !stuck().isEmpty()) {
-                    say.accept(save.otherwise().set(stuck()));
+                    setAside(save, stuck());
                 } else {
                     save.save().run();
                     stick("");
@@ -87,7 +87,7 @@ final class Saves implements AutoCloseable {
                 return;
             } catch (LibraryFault e) {
                 if (!e.mayPass() || isOver()) {
-                    say.accept(save.otherwise().set(e.getMessage()));
+                    setAside(save, e.getMessage());
                     return;
                 }
                 // The first half says why; that nothing was lost goes without saying while it waits.
@@ -95,9 +95,19 @@ final class Saves implements AutoCloseable {
                 pause();
             } catch (RuntimeException e) {
                 LOG.log(System.Logger.Level.ERROR, "an edit could not be kept", e);
-                say.accept(save.otherwise().set("it could not be written"));
+                setAside(save, "it could not be written");
                 return;
             }
+        }
+    }
+
+    /** Whatever goes wrong here as well is told, and the next edit goes on. */
+    private void setAside(Save save, String because) {
+        try {
+            say.accept(save.otherwise().set(because));
+        } catch (RuntimeException e) {
+            LOG.log(System.Logger.Level.ERROR, "an edit could not be set aside", e);
+            say.accept(because + "; an edit is lost: undo it, and do it once more");
         }
     }
 

@@ -1,6 +1,12 @@
 package wildflourish.app.work;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.anyLong;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.Mockito.doThrow;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -8,6 +14,7 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -20,9 +27,13 @@ import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
 import wildflourish.app.trellis.EarlierChoices;
 import wildflourish.app.trellis.Openings;
+import wildflourish.library.Edition;
 import wildflourish.library.EditionEntry;
 import wildflourish.library.Library;
+import wildflourish.library.LibraryFault;
+import wildflourish.library.Saved;
 import wildflourish.library.Steps;
+import wildflourish.library.Tunes;
 
 @Timeout(60)
 class KeeperTest {
@@ -141,8 +152,43 @@ class KeeperTest {
         return documents;
     }
 
+    /** What cannot even be put into words is told; the next edit is kept, and undo goes the way the window goes. */
     @Test
-    void anEditThatCanNeverBeKeptIsSetAsideAndTheNextGoesOn() throws Exception {
+    void anEditThatCannotBeWrittenDownIsToldAndTheNextGoesOn() {
+        keeper.save(tune, "one", () -> {
+            throw new IllegalStateException("no words");
+        });
+        keeper.save(tune, "two", () -> "v2");
+        keeper.finish();
+        assertThat(said).singleElement().asString().contains("could not be written", "undo it");
+        assertThat(now()).isEqualTo("v2");
+        keeper.undo(tune);
+        keeper.undo(tune);
+        assertThat(now()).isEqualTo("v0");
+    }
+
+    @Test
+    void aFaultThatStaysIsToldTheEditSetAsideAndTheNextGoesOn() throws Exception {
+        Library library = mock(Library.class);
+        Tunes tunes = mock(Tunes.class);
+        when(library.tunes()).thenReturn(tunes);
+        Edition first = new Edition(1, 9, Instant.EPOCH, "added", "d");
+        when(tunes.steps(9)).thenReturn(new Steps(List.of(new EditionEntry(1, "added", "")), 0, first, Optional.empty()));
+        doThrow(new LibraryFault("the library's file is damaged", null)).doReturn(new Saved(new Edition(2, 9, Instant.EPOCH, "kept", "y"), Optional.empty()))
+                .when(tunes).save(anyLong(), anyLong(), anyString(), anyString());
+        try (Keeper faulty = new Keeper(library, new Aside(folder.resolve("aside")), said::add)) {
+            faulty.open(9);
+            faulty.save(9, "aside", () -> "x");
+            faulty.save(9, "kept", () -> "y");
+            faulty.finish();
+        }
+        assertThat(said).singleElement().asString().startsWith("the library's file is damaged").contains("“aside” is set aside in ");
+        assertThat(aside()).containsExactly("x");
+        verify(tunes).save(9, 1, "kept", "y");
+    }
+
+    @Test
+    void anEditThatCanNeverBeKeptIsSetAside() throws Exception {
         keeper.ask(l -> {
             l.close();
             return true;
