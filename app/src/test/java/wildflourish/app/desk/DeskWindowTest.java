@@ -36,6 +36,11 @@ class DeskWindowTest extends WindowTest {
         write(text);
     }
 
+    /** As a name that is pasted: letter by letter is tried once, and takes long. */
+    private void paste(Path file) {
+        interact(() -> ((TextField) lookup("#path").query()).setText(file.toString()));
+    }
+
     /** From import to printed sheet without the mouse. */
     @Test
     void fromImportToPrintedSheetByKeyboard() throws Exception {
@@ -75,7 +80,7 @@ class DeskWindowTest extends WindowTest {
 
         Path abc = folder.resolve("out.abc");
         push(KeyCode.CONTROL, KeyCode.E);
-        type(abc.toString());
+        paste(abc);
         push(KeyCode.ENTER);
         until(() -> model.message().get().contains("out.abc"));
         assertThat(AbcReader.read(Files.readAllBytes(abc)).tunes().getFirst().arrangement()).contains(placed);
@@ -83,7 +88,7 @@ class DeskWindowTest extends WindowTest {
         // A file that is there is written over only when that is said twice.
         Files.writeString(abc, "mine");
         push(KeyCode.CONTROL, KeyCode.E);
-        type(abc.toString());
+        paste(abc);
         push(KeyCode.ENTER);
         assertThat(lookup("#path").query().isFocused()).isTrue();
         assertThat(lookup("out.abc is there already: go on to write over it, or give another name:").tryQuery()).isPresent();
