@@ -35,7 +35,7 @@ if not exist "%TARGET%\unfinished" goto readonly
 echo flourish: building the program, which takes a minute or two the first time ... 1>&2
 if exist "%JAR%" del "%JAR%"
 pushd "%HERE%"
-call mvn -B -q -DskipTests package 1>&2
+call mvn -B -q -Dmaven.test.skip=true package 1>&2
 set "BUILT=%ERRORLEVEL%"
 popd
 rmdir "%LOCK%" >nul 2>&1

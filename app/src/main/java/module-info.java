@@ -11,6 +11,7 @@ module wildflourish.app {
     requires java.logging;
     requires info.picocli;
     requires com.fasterxml.jackson.databind;
+    requires org.apache.pdfbox;
 
     opens wildflourish.app.command to info.picocli;
     opens wildflourish.app.desk to javafx.graphics, com.fasterxml.jackson.databind;

@@ -10,8 +10,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
-import javafx.scene.control.Tooltip;
-import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -19,6 +17,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.app.controls.Filling;
 import wildflourish.app.controls.Labels;
+import wildflourish.app.frame.Command;
+import wildflourish.app.frame.CommandButton;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.growth.Translation;
@@ -32,25 +32,19 @@ public final class AcrossView extends BorderPane {
     private static final double BAR = 150;
 
     private final AcrossModel model;
-    private final Runnable taken;
     private final ListView<AcrossState.Row> instruments = new ListView<>();
     private final ListView<Translation.Step> changes = new ListView<>();
     private final Label heading = new Label();
     private final Label title = new Label();
     private final Label sum = new Label();
-    private final Button take = new Button("Take it to the trellis");
+    private final Button take;
     private Palette palette = Palette.LIGHT;
     private final Filling filling = new Filling();
 
-    /**
-     * A view of the model.
-     *
-     * @param taken runs after a version has been put on the trellis
-     * @param hear lets the phrase in hand be heard on the instrument of the row in hand, or stops
-     */
-    public AcrossView(AcrossModel model, Runnable taken, Runnable hear) {
+    /** A view of the model; {@code taking} puts the version in hand on the trellis. */
+    AcrossView(AcrossModel model, Command taking) {
         this.model = model;
-        this.taken = taken;
+        this.take = CommandButton.of(taking, "Take it to the trellis", () -> { });
         getStyleClass().add("across");
         setId("across");
         heading.setId("across-heading");
@@ -64,12 +58,6 @@ public final class AcrossView extends BorderPane {
                 model.select(now.intValue());
             }
         });
-        instruments.setOnKeyPressed(e -> {
-            if (e.getCode() == KeyCode.ENTER) {
-                take();
-                e.consume();
-            }
-        });
         changes.setId("across-changes");
         changes.setAccessibleText("what changed and why");
         changes.setCellFactory(l -> new ChangeCell());
@@ -79,19 +67,9 @@ public final class AcrossView extends BorderPane {
         sum.setId("across-sum");
         sum.getStyleClass().add("quiet");
         sum.setWrapText(true);
-        take.setId("across-take");
-        take.setTooltip(new Tooltip("Enter"));
-        take.setOnAction(e -> take());
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
-        Button heard = new Button("Hear");
-        heard.setId("across-hear");
-        heard.setTooltip(new Tooltip("the phrase in hand on this instrument, or stop: space"));
-        heard.setOnAction(e -> {
-            hear.run();
-            focusList();
-        });
-        HBox top = new HBox(8, title, gap, heard, take);
+        HBox top = new HBox(8, title, gap, take);
         top.setAlignment(Pos.CENTER_LEFT);
         Label key = Labels.quiet("Solid: the same. Hatched: by its own means. Striped: changed. Grey: left out.");
         VBox left = new VBox(8, heading, key, instruments);
@@ -104,16 +82,16 @@ public final class AcrossView extends BorderPane {
         setLeft(left);
         setCenter(right);
         model.state().addListener((o, before, now) -> show(now));
-        model.working().addListener((o, a, now) -> instruments.setPlaceholder(Labels.quiet(now
-                ? "Carrying the version over to every instrument …" : "Open a tune on the trellis first.")));
-        instruments.setPlaceholder(Labels.quiet("Open a tune on the trellis first."));
+        model.working().addListener((o, a, now) -> waiting(now));
+        waiting(model.working().get());
         take.setDisable(true);
+        if (model.state().get() != null) {
+            show(model.state().get());
+        }
     }
 
-    private void take() {
-        if (model.take()) {
-            taken.run();
-        }
+    private void waiting(boolean working) {
+        instruments.setPlaceholder(Labels.quiet(working ? "Carrying the version over to every instrument …" : "Open a tune on the shelf first."));
     }
 
     private void show(AcrossState now) {

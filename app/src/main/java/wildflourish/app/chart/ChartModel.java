@@ -62,6 +62,11 @@ public final class ChartModel {
         return state.getReadOnlyProperty();
     }
 
+    /** Whether there is a change to take back. */
+    public boolean canUndo() {
+        return !edits.isEmpty();
+    }
+
     /** Shows an instrument that somebody plays. */
     public void show(Instrument instrument) {
         publish(instrument, state.get() != null && state.get().tuneOnly(),

@@ -66,6 +66,9 @@ public final class ChartView extends BorderPane {
         setRight(panel());
         scroll.widthProperty().addListener((o, a, b) -> paint());
         model.state().addListener((o, before, now) -> show(now));
+        if (model.state().get() != null) {
+            show(model.state().get());
+        }
     }
 
     private HBox controls() {
@@ -91,14 +94,10 @@ public final class ChartView extends BorderPane {
         tuneOnly.setId("chart-tune-only");
         tuneOnly.setMinHeight(28);
         tuneOnly.setOnAction(e -> model.setTuneOnly(tuneOnly.isSelected()));
-        Button undo = new Button("Undo");
-        undo.setId("chart-undo");
-        undo.setTooltip(new Tooltip("take the latest change of a chart back: Ctrl+Z"));
-        undo.setOnAction(e -> model.undo());
         restore.setId("chart-restore");
         restore.setTooltip(new Tooltip("take the chart that came with the program again"));
         restore.setOnAction(e -> model.restore());
-        HBox bar = new HBox(14, instrument, tuneOnly, undo, restore);
+        HBox bar = new HBox(14, instrument, tuneOnly, restore);
         bar.setAlignment(Pos.CENTER_LEFT);
         bar.getStyleClass().add("controls");
         return bar;

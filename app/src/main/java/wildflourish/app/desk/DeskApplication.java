@@ -14,6 +14,7 @@ import javafx.stage.Stage;
 import org.jspecify.annotations.Nullable;
 import wildflourish.app.listening.Player;
 import wildflourish.app.paint.CanvasPainter;
+import wildflourish.app.trellis.TrellisScreen;
 import wildflourish.app.work.Aside;
 import wildflourish.app.work.Keeper;
 import wildflourish.app.work.Trouble;
@@ -95,7 +96,7 @@ public final class DeskApplication extends Application {
         this.model = model;
         DeskView view = show(stage, model);
         if (Boolean.getBoolean("flourish.start.probe")) {
-            view.trellis().score().onPainted(() -> Platform.runLater(() -> reportStart(model)));
+            model.screen(TrellisScreen.class).view().score().onPainted(() -> Platform.runLater(() -> reportStart(model)));
         }
         plan.pictures().ifPresent(pictures -> new Tour(model, view, pictures).start());
         model.restore();
@@ -127,7 +128,7 @@ public final class DeskApplication extends Application {
         Scene scene = new Scene(view, 1280, 800);
         scene.getStylesheets().add(
                 DeskApplication.class.getResource("/wildflourish/app/flourish.css").toExternalForm());
-        view.bindKeys(scene);
+        view.bind(scene);
         stage.setTitle("Wild Flourish");
         stage.setMinWidth(900);
         stage.setMinHeight(600);

@@ -1,74 +1,79 @@
 package wildflourish.app.desk;
 
 import java.nio.file.Path;
-import java.time.Clock;
 import java.time.Duration;
-import java.util.Optional;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.OptionalInt;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
-import wildflourish.app.across.AcrossModel;
-import wildflourish.app.across.AcrossState;
-import wildflourish.app.chart.ChartModel;
+import wildflourish.app.frame.Command;
+import wildflourish.app.frame.Screen;
+import wildflourish.app.frame.Site;
 import wildflourish.app.listening.ListeningModel;
-import wildflourish.app.listening.ListeningState;
 import wildflourish.app.listening.Player;
-import wildflourish.app.paint.Palette;
-import wildflourish.app.practice.PracticeModel;
-import wildflourish.app.practice.Practising;
-import wildflourish.app.reading.ReadingModel;
-import wildflourish.app.reading.ReadingState;
-import wildflourish.app.reading.Recollection;
-import wildflourish.app.rounds.RoundsModel;
-import wildflourish.app.shelf.Incipits;
+import wildflourish.app.paint.Look;
 import wildflourish.app.shelf.ShelfModel;
-import wildflourish.app.trellis.Openings;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.work.Background;
 import wildflourish.app.work.Keeper;
+import wildflourish.app.work.Production;
 import wildflourish.app.work.Trouble;
 import wildflourish.core.finding.Sentence;
-import wildflourish.core.instrument.Instruments;
-import wildflourish.core.practice.LoggedPass;
-import wildflourish.core.rounds.WrittenOut;
-import wildflourish.core.setting.Arrangement;
-import wildflourish.library.Library;
 
-/** What the whole desktop can do. Long work runs in the background and comes back to the interface's own thread. */
+/**
+ * The window's model: the open tune, the sound, the screens and which of them is shown, what is said and what is under way. It
+ * knows every screen only as a {@link Screen}.
+ */
 public final class DeskModel {
 
     private static final Duration BETWEEN_PASSES = Duration.ofMillis(1800);
     private static final Background.Words NOT_ANSWERED = Background.Words.silent("the library did not answer; what is in it is as it was");
-    private static final Background.Words NOT_OPENED = Background.Words.silent("this tune could not be opened; the others are as they were");
+
+    /** Asks for a file inside the window. */
+    interface Asking {
+
+        /** For one to be read. */
+        void file(Consumer<Path> then);
+
+        /** For one to be written. */
+        void where(String question, String name, Consumer<Path> then);
+    }
 
     private final Keeper keeper;
-    private final Sets sets;
     private final Background background;
     private final ShelfModel shelf = new ShelfModel();
     private final TrellisModel trellis;
-    private final ChartModel chart;
-    private final AcrossModel across;
-    private final ReadingModel reading;
-    private final RoundsModel rounds;
     private final ListeningModel listening;
-    private final PracticeModel practice;
-    private final ObjectProperty<Screen> screen = new SimpleObjectProperty<>(Screen.SHELF);
-    private final ObjectProperty<Palette> palette = new SimpleObjectProperty<>(Palette.LIGHT);
     private final OwnInstruments own;
-    private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
-    private final ObservableList<Background.Job> underWay = FXCollections.observableArrayList();
-    private final Writing writing;
+    private final Memory memory;
+    private final Opening opening;
     private final ShelfWork shelfWork;
     private final Watch watch;
-    private WindowMemory memory = WindowMemory.NONE;
-    private long heardFromShelf = -1;
+    private final List<Screen> screens;
+    private final List<Command> commands;
+    private final ReadOnlyObjectWrapper<Screen> screen = new ReadOnlyObjectWrapper<>();
+    private final ObjectProperty<Look> look = new SimpleObjectProperty<>(Look.USUAL);
+    private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
+    private final Map<Screen, String> said = new HashMap<>();
+    private final ObservableList<Background.Job> underWay = FXCollections.observableArrayList();
+    private Asking asking = new Asking() {
+        @Override
+        public void file(Consumer<Path> then) {}
+
+        @Override
+        public void where(String question, String name, Consumer<Path> then) {}
+    };
 
     /**
      * A desktop over a keeper.
@@ -78,93 +83,75 @@ public final class DeskModel {
      * @param player lets what is played be heard
      */
     public DeskModel(Keeper keeper, Executor workers, Executor ui, Player player) {
-        this(keeper, workers, ui, player, BETWEEN_PASSES);
+        this(keeper, workers, ui, player, BETWEEN_PASSES, Screens::of);
     }
 
-    /** As above, with another pause between one pass and the next. */
-    DeskModel(Keeper keeper, Executor workers, Executor ui, Player player, Duration betweenPasses) {
+    /** As above, with another pause between one pass and the next, and other screens; the first of them is shown. */
+    DeskModel(Keeper keeper, Executor workers, Executor ui, Player player, Duration betweenPasses, Function<Tools, List<Screen>> makes) {
         this.keeper = keeper;
-        this.sets = new Sets(keeper);
         this.background = new Background(workers, ui, new Trouble(this::say));
         background.onChange(() -> underWay.setAll(background.underWay()));
-        this.trellis = new TrellisModel(new KeepersJournal(keeper, (tune, rung, note) -> remember(memory.standing(tune, rung, note))), this::say, background);
+        this.memory = new Memory(keeper);
+        this.trellis = new TrellisModel(new KeepersJournal(keeper, (tune, rung, note) -> memory.change(m -> m.standing(tune, rung, note))),
+                this::say, background);
         this.own = new OwnInstruments(keeper, trellis::refresh);
-        this.chart = new ChartModel(own, () -> trellis.isOpen() ? Optional.of(trellis.arrangement().tune()) : Optional.empty(), this::say);
-        this.across = new AcrossModel(trellis, background, this::say);
-        this.reading = new ReadingModel(trellis, background, this::say);
-        this.rounds = new RoundsModel(trellis, sets, background, this::say);
         this.listening = new ListeningModel(trellis, player, background, this::say);
-        this.writing = new Writing(this, background);
         this.watch = new Watch(keeper, background, shelf, this::say);
+        this.opening = new Opening(keeper, background, trellis, listening, this::show, this::say);
+        opening.whenRestored(this::takeIn);
         this.shelfWork = new ShelfWork(this, keeper, background);
         trellis.onHear(listening::toggleOrnament);
-        this.practice = new PracticeModel(trellis, player, new PracticeModel.Keeping() {
+        WindowCommands window = new WindowCommands(this);
+        Site site = new Site() {
             @Override
-            public void log(LoggedPass pass) {
-                keeper.log(pass);
+            public void say(String words) {
+                DeskModel.this.say(words);
             }
 
             @Override
-            public void remember(Practising how) {
-                DeskModel.this.remember(memory.with(how));
+            public void show(String id) {
+                DeskModel.this.show(id);
             }
-        }, background, this::say, Clock.systemUTC(), betweenPasses);
-        listening.lit().addListener((o, a, now) -> rounds.sounds(screen.get() == Screen.ROUNDS
-                ? now.map(l -> OptionalInt.of(l.note())).orElse(OptionalInt.empty()) : OptionalInt.empty()));
-        screen.addListener((o, a, now) -> {
-            listening.stopIfPlaying();
-            reading.setShown(now == Screen.READING);
-            rounds.setShown(now == Screen.ROUNDS);
-            practice.setShown(now == Screen.PRACTICE);
-        });
-        screen.addListener((o, a, now) -> remember(memory.with(now)));
+
+            @Override
+            public void askWhere(String question, String name, Consumer<Path> then) {
+                asking.where(question, name, then);
+            }
+        };
+        this.screens = makes.apply(new Tools(keeper, background, trellis, listening, player, betweenPasses, shelf, shelfWork, own, opening, memory,
+                new Production(background, this::say), look::get, window.bringIn(), site));
+        this.commands = window.all(screens);
+        screen.set(screens.getFirst());
+        listening.lit().addListener((o, a, now) -> screens.forEach(s -> s.sounds(
+                now.map(l -> OptionalInt.of(l.rung())).orElse(OptionalInt.empty()), now.map(l -> OptionalInt.of(l.note())).orElse(OptionalInt.empty()))));
         listening.state().addListener((o, before, now) -> {
             if (!before.manner().equals(now.manner())) {
-                remember(memory.with(now.manner().kept()));
+                memory.change(m -> m.with(now.manner().kept()));
             }
         });
-        palette.addListener((o, a, now) -> remember(memory.with(now)));
+        look.addListener((o, a, now) -> {
+            memory.change(m -> m.with(now));
+            screens.forEach(s -> s.dress(now));
+        });
     }
 
+    /** Where files are asked for from now on. */
+    void onAsking(Asking asks) {
+        asking = asks;
+    }
+
+    Asking asking() {
+        return asking;
+    }
+
+    /** The tunes there are. */
     public ShelfModel shelf() {
         return shelf;
     }
 
+    /** The open tune. */
     public TrellisModel trellis() {
         return trellis;
-    }
-
-    public AcrossModel across() {
-        return across;
-    }
-
-    public ReadingModel reading() {
-        return reading;
-    }
-
-    /** Whether a tune is open; says what to do where none is. */
-    boolean hasTune() {
-        if (!trellis.isOpen()) {
-            say("choose a tune on the shelf first");
-        }
-        return trellis.isOpen();
-    }
-
-    /** Shows how the open tune is made. */
-    public void openReading() {
-        if (hasTune()) {
-            screen.set(Screen.READING);
-            ask(Recollection::of, reading::remember);
-        }
-    }
-
-    public RoundsModel rounds() {
-        return rounds;
-    }
-
-    /** What is written to files. */
-    public Writing writing() {
-        return writing;
     }
 
     /** What is heard. */
@@ -172,124 +159,9 @@ public final class DeskModel {
         return listening;
     }
 
-    public PracticeModel practice() {
-        return practice;
-    }
-
-    /** Opens a tune of the shelf to practise it. */
-    public void practise(long tune) {
-        if (!trellis.isOpen() || trellis.now().tune() != tune) {
-            open(tune, 4, 0, Screen.PRACTICE);
-        }
-    }
-
-    /** Sits down to practise the open tune. */
-    public void openPractice() {
-        if (hasTune()) {
-            screen.set(Screen.PRACTICE);
-        }
-    }
-
-    /** Lets the first part of a tune on the shelf be heard, bare; stops when it is that one already. */
-    public void hear(long tune) {
-        boolean same = heardFromShelf == tune && listening.state().get().playing();
-        listening.stopIfPlaying();
-        heardFromShelf = tune;
-        if (!same) {
-            ask(l -> Openings.bare(l.tunes().current(tune).document()),
-                    a -> listening.toggle(() -> a, 0, 0, ListeningState.Extent.PART));
-        }
-    }
-
-    /** Lets what the screen is about be heard, or stops: the trellis, a phrase, the rounds, the version on another instrument. */
-    public void hear() {
-        switch (screen.get()) {
-            case TRELLIS -> listening.toggle();
-            case ROUNDS -> rounds.toHear().ifPresentOrElse(w -> listening.toggle(w, WrittenOut.RUNG, 0, ListeningState.Extent.TUNE),
-                    () -> say("there is nothing to play yet"));
-            case READING -> Optional.ofNullable(reading.state().get()).flatMap(ReadingState::passage).ifPresent(
-                    p -> listening.toggle(trellis::arrangement, 0, p.phrase().fromNote(), ListeningState.Extent.PHRASE));
-            case ACROSS -> Optional.ofNullable(across.state().get()).flatMap(AcrossState::row).ifPresent(row -> {
-                Arrangement there = trellis.arrangement().on(row.instrument(), row.translation().ladder());
-                listening.toggle(() -> there, trellis.rung(), trellis.note(), ListeningState.Extent.PHRASE);
-            });
-            default -> { }
-        }
-    }
-
-    /** A word from the sound: of its device, or that what was played had to be given up. */
-    public void soundSays(String words) {
-        say(words);
-        listening.soundLost();
-        practice.soundLost();
-    }
-
-    /** Looks where the sound is; called for each frame. */
-    public void tick() {
-        listening.tick();
-        practice.tick();
-    }
-
-    /** Shows what is played each time through. */
-    public void openRounds() {
-        if (!hasTune()) {
-            return;
-        }
-        screen.set(Screen.ROUNDS);
-        long tune = trellis.now().tune();
-        background.run(NOT_ANSWERED, job -> sets.of(tune), kept -> kept
-                .filter(k -> trellis.now().tune() == tune && !k.tunes().equals(rounds.state().get().set()))
-                .ifPresent(k -> rounds.takeSet(k.tunes(), k.linked())));
-    }
-
-    /** Lets a tune of the shelf follow the open one in its set. */
-    public void follow(long tune) {
-        background.run(NOT_ANSWERED, job -> sets.tune(tune), rounds::follow);
-    }
-
-    /** Shows the open tune's version on every instrument. */
-    public void openAcross() {
-        if (hasTune()) {
-            across.refresh();
-            screen.set(Screen.ACROSS);
-        }
-    }
-
-    public ChartModel chart() {
-        return chart;
-    }
-
-    /** Shows the chart of the instrument in hand, or of the first there is. */
-    public void openChart() {
-        boolean held = trellis.isOpen() && trellis.arrangement().instrument().hasHands();
-        chart.show(held ? Instruments.known(trellis.arrangement().instrument().id()) : Instruments.all().get(1));
-        if (held && trellis.now().plain().size() > 0) {
-            chart.select(trellis.now().plain().note(trellis.note()).pitch());
-        }
-        screen.set(Screen.CHART);
-    }
-
-    public ObjectProperty<Screen> screen() {
-        return screen;
-    }
-
-    public ObjectProperty<Palette> palette() {
-        return palette;
-    }
-
-    /** The latest word to the teacher. */
-    public ReadOnlyStringProperty message() {
-        return message.getReadOnlyProperty();
-    }
-
-    /** What is being done in the background, the oldest first: each has its own words, and can be stopped by itself. */
-    public ObservableList<Background.Job> underWay() {
-        return FXCollections.unmodifiableObservableList(underWay);
-    }
-
-    /** Asks the library something and goes on with the answer on the interface's thread. */
-    private <T> void ask(Function<Library, T> question, Consumer<T> then) {
-        background.run(NOT_ANSWERED, job -> keeper.ask(question), then);
+    /** Opens tunes. */
+    public Opening opening() {
+        return opening;
     }
 
     /** How the library is. */
@@ -297,59 +169,130 @@ public final class DeskModel {
         return watch;
     }
 
-    /** Says something to the teacher. */
-    public void say(String words) {
-        message.set(Sentence.capital(words));
+    /** The screens, in the order of the work. */
+    public List<Screen> screens() {
+        return screens;
     }
 
-    private void remember(WindowMemory changed) {
-        memory = changed;
-        keeper.remember(WindowMemory.name(), changed.write());
+    /** The commands of the whole window. */
+    List<Command> commands() {
+        return commands;
+    }
+
+    /** The screen that is shown. */
+    public ReadOnlyObjectProperty<Screen> screen() {
+        return screen.getReadOnlyProperty();
+    }
+
+    /** The screen of a kind, for the tour and the tests. */
+    public <T extends Screen> T screen(Class<T> kind) {
+        return screens.stream().filter(kind::isInstance).map(kind::cast).findFirst().orElseThrow();
+    }
+
+    /** Shows the screen of an id; one that there is not any more is not shown. */
+    public void show(String id) {
+        screens.stream().filter(s -> s.id().equals(id)).findFirst().ifPresent(this::show);
+    }
+
+    /** Shows a screen; entered anew where it is shown already. Says so where it needs a tune and none is open. */
+    public void show(Screen next) {
+        if (next.needsTune() && !trellis.isOpen()) {
+            say("choose a tune on the shelf first");
+            return;
+        }
+        Screen before = screen.get();
+        if (before != next) {
+            listening.stopIfPlaying();
+            before.leave();
+            message.set(said.getOrDefault(next, ""));
+        }
+        next.enter();
+        screen.set(next);
+        memory.change(m -> m.showing(next.id()));
+    }
+
+    /** Colours, and the size of words. */
+    public ObjectProperty<Look> look() {
+        return look;
+    }
+
+    /** How often each thing was taken in the find field. */
+    Map<String, Integer> uses() {
+        return memory.now().uses();
+    }
+
+    /** Counts that something was taken in the find field. */
+    void used(String id) {
+        memory.change(m -> m.using(id));
+    }
+
+    /** The latest word to the teacher on the screen that is shown. */
+    public ReadOnlyStringProperty message() {
+        return message.getReadOnlyProperty();
+    }
+
+    /** Says something to the teacher; it stands on the screen that is shown, and goes with it. */
+    public void say(String words) {
+        String sentence = Sentence.capital(words);
+        if (screen.get() != null) {
+            said.put(screen.get(), sentence);
+        }
+        message.set(sentence);
+    }
+
+    /** A word from the sound: of its device, or that what was played had to be given up. */
+    public void soundSays(String words) {
+        say(words);
+        listening.soundLost();
+        screens.forEach(Screen::soundLost);
+    }
+
+    /** Lets the screen that is shown be heard, or stops. */
+    public void hear() {
+        screen.get().hear().ifPresent(Runnable::run);
+    }
+
+    /** {@code start} is run whenever something may begin to move. */
+    void onMoving(Runnable start) {
+        listening.state().addListener((o, a, now) -> start.run());
+        screens.forEach(s -> s.onMoving(start));
+    }
+
+    /** Whether something moves from frame to frame. */
+    boolean moves() {
+        return listening.state().get().playing() || screen.get().moves();
+    }
+
+    /** Looks where the sound is; called for each frame. */
+    public void tick() {
+        listening.tick();
+        screen.get().frame();
+    }
+
+    /** What is being done in the background, the oldest first: each has its own words, and can be stopped by itself. */
+    public ObservableList<Background.Job> underWay() {
+        return FXCollections.unmodifiableObservableList(underWay);
     }
 
     /** Brings everything back to where it was; without a memory, to the first tune, or to an empty shelf. */
     public void restore() {
-        ask(Kept::of, kept -> {
-            memory = kept.memory();
-            WindowMemory was = kept.memory();
-            takeIn(kept);
-            shelf.setTunes(kept.tunes());
-            palette.set(was.look());
-            Screen last = was.screen() == Screen.SHELF ? Screen.SHELF : Screen.TRELLIS;
-            if (kept.has(was.tune())) {
-                open(was.tune(), was.rung(), was.note(), last);
-            } else if (!kept.tunes().isEmpty()) {
-                open(kept.tunes().getFirst().id(), WindowMemory.NONE.rung(), WindowMemory.NONE.note(), last);
-            }
-            watch.begin(kept.trouble());
-        });
+        opening.restore(kept -> watch.begin(kept.trouble()));
     }
 
+    /** Takes in what the library has for the window. */
     private void takeIn(Kept kept) {
+        memory.recall(kept.memory());
         own.takeIn(kept.ownInstruments(this::say));
         trellis.setHabits(kept.placesByPitch());
         trellis.setLicks(kept.ownLicks(this::say));
         listening.recall(kept.memory().listening());
-        practice.recall(kept.passes(), kept.memory().practising());
-    }
-
-    /** The first bars of the tunes on the shelf. */
-    Incipits incipits() {
-        return new Incipits(tune -> keeper.ask(l -> l.tunes().current(tune).document()), background, palette::get);
+        shelf.setTunes(kept.tunes());
+        look.set(kept.memory().dress());
     }
 
     /** Opens a tune on the trellis, the fuller rung in hand. */
     public void open(long tune) {
-        open(tune, 4, 0, Screen.TRELLIS);
-    }
-
-    private void open(long tune, int rung, int note, Screen then) {
-        background.latest("opening", NOT_OPENED, job -> Openings.open(keeper, tune), opened -> {
-            trellis.open(opened.tune(), opened.arrangement(), opened.history(), rung, note, () -> {
-                screen.set(then);
-                opened.remark().ifPresent(this::say);
-            });
-        }, () -> { });
+        opening.open(tune);
     }
 
     /** Reads a file and puts its tunes on the shelf; one tune alone is opened at once. */
@@ -364,7 +307,7 @@ public final class DeskModel {
 
     /** Shows the shelf as the library has it. */
     void refresh() {
-        ask(l -> l.tunes().all().read(), shelf::setTunes);
+        background.run(NOT_ANSWERED, job -> keeper.ask(l -> l.tunes().all().read()), shelf::setTunes);
     }
 
     /** Stops a work in the background; what is done already stays. */

@@ -3,6 +3,7 @@ package wildflourish.app.desk;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.Consumer;
@@ -20,7 +21,10 @@ import wildflourish.library.TuneEntry;
 /** What a library has for a window that opens. */
 record Kept(
         List<TuneEntry> tunes, List<Habit> habits, List<String> instruments, List<String> licks, List<LoggedPass> passes,
-        WindowMemory memory, List<String> trouble) {
+        WindowMemory memory, Optional<String> sheet, List<String> trouble) {
+
+    /** What is on the sheet is kept under this name. */
+    static final String SHEET = "sheet";
 
     static Kept of(Library library) {
         Drawer drawer = library.drawer();
@@ -32,7 +36,7 @@ record Kept(
             trouble.add("where you were last time could not be read; the window opens as it does the first time");
         }
         return new Kept(read(library.tunes().all(), trouble), read(drawer.habits(), trouble), read(drawer.instruments(), trouble),
-                read(drawer.licks(), trouble), read(library.log().passes(), trouble), memory, trouble);
+                read(drawer.licks(), trouble), read(library.log().passes(), trouble), memory, drawer.remembered(SHEET), trouble);
     }
 
     private static <T> List<T> read(Rows<T> rows, List<String> trouble) {

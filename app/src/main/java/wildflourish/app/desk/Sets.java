@@ -4,16 +4,21 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.app.rounds.RoundsModel;
+import wildflourish.app.rounds.RoundsScreen;
 import wildflourish.app.rounds.RoundsState;
 import wildflourish.app.trellis.Openings;
+import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.work.Background;
 import wildflourish.app.work.Keeper;
 import wildflourish.core.setting.Arrangement;
 
 /** The tunes that follow others in a set, as the library keeps them. */
-record Sets(Keeper keeper) implements RoundsModel.Keeping {
+record Sets(Keeper keeper, TrellisModel trellis, Background background) implements RoundsModel.Keeping, RoundsScreen.Sets {
+
+    private static final Background.Words NOT_ANSWERED = Background.Words.silent("the library did not answer; what is in it is as it was");
 
     /** The tunes that follow one, and whether they are linked. */
-    record Kept(List<RoundsState.InSet> tunes, boolean linked) {}
+    private record Kept(List<RoundsState.InSet> tunes, boolean linked) {}
 
     @Override
     public void keepSet(long tune, List<Long> others, boolean linked) {
@@ -24,8 +29,21 @@ record Sets(Keeper keeper) implements RoundsModel.Keeping {
         return "set " + tune;
     }
 
+    @Override
+    public void take(RoundsModel model) {
+        long tune = trellis.now().tune();
+        background.run(NOT_ANSWERED, job -> of(tune), kept -> kept
+                .filter(k -> trellis.now().tune() == tune && model.state().get() != null && !k.tunes().equals(model.state().get().set()))
+                .ifPresent(k -> model.takeSet(k.tunes(), k.linked())));
+    }
+
+    @Override
+    public void follow(RoundsModel model, long tune) {
+        background.run(NOT_ANSWERED, job -> tune(tune), model::follow);
+    }
+
     /** The set that a tune begins, without tunes that are gone; for a thread in the background. */
-    Optional<Kept> of(long tune) {
+    private Optional<Kept> of(long tune) {
         return keeper.ask(l -> l.drawer().remembered(name(tune))).map(this::read);
     }
 
@@ -41,7 +59,7 @@ record Sets(Keeper keeper) implements RoundsModel.Keeping {
     }
 
     /** A tune of the library as one of a set; for a thread in the background. */
-    RoundsState.InSet tune(long id) {
+    private RoundsState.InSet tune(long id) {
         Arrangement arrangement = Openings.open(keeper, id).arrangement();
         return new RoundsState.InSet(id, arrangement.tune().title(), arrangement);
     }

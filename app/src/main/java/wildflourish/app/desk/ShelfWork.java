@@ -64,7 +64,7 @@ final class ShelfWork {
         if (ids.size() == 1 && !came.book().hasErrors()) {
             desk.open(ids.getFirst());
         } else {
-            desk.screen().set(Screen.SHELF);
+            desk.show("shelf");
         }
         desk.say(ids.isEmpty() ? "no tune could be read; see what was found below"
                 : ids.size() == 1 ? "one tune came in" : ids.size() + " tunes came in");

@@ -11,10 +11,20 @@ import javafx.application.Platform;
 import javafx.scene.image.WritableImage;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
+import wildflourish.app.across.AcrossModel;
+import wildflourish.app.across.AcrossScreen;
 import wildflourish.app.paint.Palette;
 import wildflourish.app.practice.HandsChoice;
+import wildflourish.app.practice.PracticeModel;
+import wildflourish.app.practice.PracticeScreen;
 import wildflourish.app.practice.PracticeState;
+import wildflourish.app.reading.ReadingModel;
+import wildflourish.app.reading.ReadingScreen;
+import wildflourish.app.rounds.RoundsModel;
+import wildflourish.app.rounds.RoundsScreen;
 import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.trellis.TrellisScreen;
+import wildflourish.app.trellis.TrellisView;
 import wildflourish.core.practice.SimulatedStudent;
 
 /** Walks the main views without a display and writes a picture of each. */
@@ -38,7 +48,7 @@ final class Tour {
         this.view = view;
         this.pictures = pictures;
         TrellisModel trellis = model.trellis();
-        stops.add(new Stop("trellis", () -> model.screen().set(Screen.TRELLIS)));
+        stops.add(new Stop("trellis", () -> model.show("trellis")));
         stops.add(new Stop("playing", () -> {
             trellis.select(5, 0);
             model.listening().setStretch(wildflourish.app.listening.ListeningState.Extent.PHRASE);
@@ -50,39 +60,39 @@ final class Tour {
         }));
         stops.add(new Stop("trellis-dark", () -> {
             trellis.select(4, 19);
-            model.palette().set(Palette.DARK);
+            look(Palette.DARK);
         }));
         stops.add(new Stop("reading", () -> {
-            model.palette().set(Palette.LIGHT);
-            model.openReading();
-            model.reading().select(6);
+            look(Palette.LIGHT);
+            model.show("reading");
+            reading().select(6);
         }));
-        stops.add(new Stop("", model::openRounds, () -> model.rounds().state().get() != null));
+        stops.add(new Stop("", () -> model.show("rounds"), () -> rounds().state().get() != null));
         stops.add(new Stop("rounds", () -> {
-            model.rounds().shuffle(java.util.Optional.of(7L));
-            model.rounds().setIntro(wildflourish.core.setting.Rounds.Intro.COUNT_IN);
-            model.rounds().select(2, 2);
-            model.rounds().setKind(java.util.Optional.of("link"));
-            model.follow(model.shelf().tunes().get(3).id());
+            rounds().shuffle(java.util.Optional.of(7L));
+            rounds().setIntro(wildflourish.core.setting.Rounds.Intro.COUNT_IN);
+            rounds().select(2, 2);
+            rounds().setKind(java.util.Optional.of("link"));
+            model.screen(RoundsScreen.class).follow(model.shelf().tunes().get(3).id());
             model.hear();
-        }, () -> model.rounds().sounding().get().isPresent() && !model.rounds().state().get().set().isEmpty()));
+        }, () -> rounds().sounding().get().isPresent() && !rounds().state().get().set().isEmpty()));
         stops.add(new Stop("across", () -> {
-            model.palette().set(Palette.LIGHT);
-            model.openAcross();
+            look(Palette.LIGHT);
+            model.show("across");
         }));
         stops.add(new Stop("fiddle", () -> {
-            model.across().select(13);
-            model.screen().set(Screen.TRELLIS);
+            across().select(13);
+            model.show("trellis");
             on("fiddle", 5, 56);
         }));
         stops.add(new Stop("ladder", () -> {
             trellis.variations().keep("the way home", 15, 15, "");
             trellis.select(4, 56);
             trellis.compare(java.util.Optional.of(3));
-            view.trellis().toggleLadder();
+            trellisView().toggleLadder();
         }));
         stops.add(new Stop("variation", () -> {
-            view.trellis().toggleLadder();
+            trellisView().toggleLadder();
             trellis.compare(java.util.Optional.empty());
             trellis.select(5, 2);
             trellis.now().offers().stream().limit(1).forEach(trellis.variations()::toggle);
@@ -93,36 +103,60 @@ final class Tour {
         stops.add(new Stop("banjo", () -> on("tenor-banjo", 5, 56)));
         stops.add(new Stop("pipes", () -> on("pipes-bellows-d", 5, 56)));
         stops.add(new Stop("melodeon", () -> on("melodeon-dg", 4, 9)));
-        stops.add(new Stop("player", () -> view.trellis().togglePlayer()));
+        stops.add(new Stop("player", () -> trellisView().togglePlayer()));
         stops.add(new Stop("earlier", () -> {
             trellis.undo();
             on("whistle-d", 3, 2);
-            view.trellis().toggleEarlier();
+            trellisView().toggleEarlier();
         }));
         stops.add(new Stop("", () -> {
-            view.trellis().toggleEarlier();
+            trellisView().toggleEarlier();
             on("whistle-d", 3, 2);
-            model.openPractice();
-        }, () -> model.practice().state().get() != null));
+            model.show("practice");
+        }, () -> practice().state().get() != null));
         stops.add(new Stop("practice", () -> {
-            model.practice().setHands(made("uneven"));
-            model.practice().start();
-        }, () -> model.practice().state().get().passes().size() >= 2 && model.practice().state().get().nowMs() > 2500
-                && model.practice().state().get().phase() == PracticeState.Phase.PLAYING));
+            practice().setHands(made("uneven"));
+            practice().start();
+        }, () -> practice().state().get().passes().size() >= 2 && practice().state().get().nowMs() > 2500
+                && practice().state().get().phase() == PracticeState.Phase.PLAYING));
         stops.add(new Stop("history", () -> {
-            model.practice().stop();
-            view.practice().openHistory("part A of The Lamp at Half Tide");
+            practice().stop();
+            model.screen(PracticeScreen.class).view().openHistory("part A of The Lamp at Half Tide");
         }));
         stops.add(new Stop("chart", () -> {
-            model.palette().set(Palette.LIGHT);
-            model.openChart();
+            look(Palette.LIGHT);
+            model.show("chart");
         }));
         stops.add(new Stop("shelf", () -> {
             while (trellis.now().canUndo()) {
                 trellis.undo();
             }
-            model.screen().set(Screen.SHELF);
+            model.show("shelf");
         }));
+    }
+
+    private void look(Palette palette) {
+        model.look().set(model.look().get().with(palette));
+    }
+
+    private TrellisView trellisView() {
+        return model.screen(TrellisScreen.class).view();
+    }
+
+    private ReadingModel reading() {
+        return model.screen(ReadingScreen.class).model();
+    }
+
+    private RoundsModel rounds() {
+        return model.screen(RoundsScreen.class).model();
+    }
+
+    private AcrossModel across() {
+        return model.screen(AcrossScreen.class).model();
+    }
+
+    private PracticeModel practice() {
+        return model.screen(PracticeScreen.class).model();
     }
 
     private static HandsChoice made(String id) {
@@ -156,7 +190,7 @@ final class Tour {
         // Two pulses of the toolkit, so that layout and canvas have settled before the picture is taken.
         PauseTransition settle = new PauseTransition(Duration.millis(250));
         settle.setOnFinished(e -> {
-            if (model.across().working().get() || !model.trellis().isSettled() || !stop.ready().getAsBoolean()) {
+            if (across().working().get() || !model.trellis().isSettled() || !stop.ready().getAsBoolean()) {
                 settle(stop);
             } else {
                 if (!stop.name().isEmpty()) {

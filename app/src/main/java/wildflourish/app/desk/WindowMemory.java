@@ -1,8 +1,13 @@
 package wildflourish.app.desk;
 
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 import wildflourish.app.listening.Manner;
+import wildflourish.app.paint.Look;
 import wildflourish.app.paint.Palette;
 import wildflourish.app.practice.Practising;
 import wildflourish.core.data.DataFault;
@@ -14,15 +19,25 @@ import wildflourish.sound.transport.Backing;
  *
  * @param tune id of the tune that was open; 0 for none
  * @param rung the rung that was in hand; so the note
+ * @param screen id of the screen that was shown
+ * @param text size of words in per cent; null in what was kept before there was a choice, and so the two that follow
+ * @param zoom size of the score, as a multiple of the usual one
+ * @param used how often each thing was taken in the find field, by its id
  */
 record WindowMemory(
-        long tune, int rung, int note, Screen screen, Palette look, Manner.Kept listening, Practising practising) {
+        long tune, int rung, int note, String screen, Palette look, Manner.Kept listening, Practising practising, @Nullable Integer text,
+        @Nullable Double zoom, @Nullable Map<String, Integer> used) {
 
     /** Of a window that was never open: the fuller rung of the first tune. */
     static final WindowMemory NONE =
-            new WindowMemory(0, 4, 2, Screen.TRELLIS, Palette.LIGHT, Manner.USUAL.kept(), Practising.USUAL);
+            new WindowMemory(0, 4, 2, "trellis", Palette.LIGHT, Manner.USUAL.kept(), Practising.USUAL, 100, 1.0, Map.of());
 
     private static final String NAME = "window";
+
+    WindowMemory {
+        // Screens were kept in capitals once.
+        screen = screen.toLowerCase(Locale.ROOT);
+    }
 
     /** The name that it is kept under. */
     static String name() {
@@ -46,8 +61,8 @@ record WindowMemory(
     /** As it was kept before it was one record: each thing by itself. */
     private static WindowMemory earlier(Function<String, Optional<String>> kept) {
         try {
-            WindowMemory memory = NONE.with(kept.apply("look").map(Palette::valueOf).orElse(NONE.look))
-                    .with(kept.apply("screen").map(Screen::valueOf).orElse(NONE.screen));
+            WindowMemory memory = NONE.with(new Look(kept.apply("look").map(Palette::valueOf).orElse(NONE.look), 100))
+                    .showing(kept.apply("screen").orElse(NONE.screen));
             String[] stood = kept.apply("standing").orElse("0 4 2").split(" ");
             String[] rule = kept.apply("practice rule").orElse(Practising.USUAL.evenUpTo() + " " + Practising.USUAL.passes()).split(" ");
             Practising how = new Practising(Double.parseDouble(rule[0]), Integer.parseInt(rule[1]),
@@ -62,23 +77,48 @@ record WindowMemory(
         }
     }
 
+    /** Colours, and the size of words. */
+    Look dress() {
+        return new Look(look, text == null ? 100 : text);
+    }
+
+    /** The size of the score. */
+    double size() {
+        return zoom == null || !(zoom >= 0.3 && zoom <= 4) ? 1 : zoom;
+    }
+
+    /** How often each thing was taken. */
+    Map<String, Integer> uses() {
+        return used == null ? Map.of() : used;
+    }
+
     WindowMemory standing(long newTune, int newRung, int newNote) {
-        return new WindowMemory(newTune, newRung, newNote, screen, look, listening, practising);
+        return new WindowMemory(newTune, newRung, newNote, screen, look, listening, practising, text, zoom, used);
     }
 
-    WindowMemory with(Screen other) {
-        return new WindowMemory(tune, rung, note, other, look, listening, practising);
+    WindowMemory showing(String other) {
+        return new WindowMemory(tune, rung, note, other, look, listening, practising, text, zoom, used);
     }
 
-    WindowMemory with(Palette other) {
-        return new WindowMemory(tune, rung, note, screen, other, listening, practising);
+    WindowMemory with(Look other) {
+        return new WindowMemory(tune, rung, note, screen, other.palette(), listening, practising, other.percent(), zoom, used);
     }
 
     WindowMemory with(Manner.Kept other) {
-        return new WindowMemory(tune, rung, note, screen, look, other, practising);
+        return new WindowMemory(tune, rung, note, screen, look, other, practising, text, zoom, used);
     }
 
     WindowMemory with(Practising other) {
-        return new WindowMemory(tune, rung, note, screen, look, listening, other);
+        return new WindowMemory(tune, rung, note, screen, look, listening, other, text, zoom, used);
+    }
+
+    WindowMemory zoomed(double size) {
+        return new WindowMemory(tune, rung, note, screen, look, listening, practising, text, size, used);
+    }
+
+    WindowMemory using(String id) {
+        Map<String, Integer> more = new TreeMap<>(uses());
+        more.merge(id, 1, Integer::sum);
+        return new WindowMemory(tune, rung, note, screen, look, listening, practising, text, zoom, more);
     }
 }

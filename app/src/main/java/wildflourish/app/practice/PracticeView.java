@@ -1,26 +1,20 @@
 package wildflourish.app.practice;
 
-import java.util.EnumSet;
 import java.util.List;
-import java.util.Set;
 import java.util.function.LongConsumer;
 import java.util.stream.Stream;
 import javafx.collections.ObservableList;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ButtonBase;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -34,7 +28,7 @@ import wildflourish.app.controls.Filling;
 import wildflourish.app.controls.Labels;
 import wildflourish.app.controls.Numbers;
 import wildflourish.app.controls.Shown;
-import wildflourish.app.paint.Palette;
+import wildflourish.app.paint.Look;
 import wildflourish.app.trellis.ScoreView;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.core.finding.Sentence;
@@ -93,7 +87,6 @@ public final class PracticeView extends BorderPane {
     private final ScrollPane scroll = new ScrollPane(choices);
     private final BorderPane side = new BorderPane();
     private final BorderPane playing = new BorderPane();
-    private final Set<KeyCode> down = EnumSet.noneOf(KeyCode.class);
     private final Filling filling = new Filling();
     private @Nullable PracticeState shown;
     private @Nullable Instrument shownOn;
@@ -105,7 +98,7 @@ public final class PracticeView extends BorderPane {
      * @param openTune opens one of them
      * @param writeLog asks where the log is to be written
      */
-    public PracticeView(PracticeModel model, TrellisModel trellis, ObservableList<TuneEntry> shelf, LongConsumer openTune, Runnable writeLog) {
+    PracticeView(PracticeModel model, TrellisModel trellis, ObservableList<TuneEntry> shelf, LongConsumer openTune, Runnable writeLog) {
         this.model = model;
         this.lanes = new PulseLanes(model::rule);
         this.tunes = shelf;
@@ -123,9 +116,10 @@ public final class PracticeView extends BorderPane {
         fillPlaying();
         setCenter(playing);
         wire();
-        addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
-        addEventFilter(KeyEvent.KEY_RELEASED, e -> down.remove(e.getCode()));
         model.state().addListener((o, before, now) -> show(now));
+        if (model.state().get() != null) {
+            show(model.state().get());
+        }
     }
 
     /** Shows the music as it is now, or rests. */
@@ -144,10 +138,7 @@ public final class PracticeView extends BorderPane {
         Button calibrate = new Button("Calibrate the keys");
         calibrate.setId("calibrate");
         calibrate.setTooltip(new Tooltip("tap along with twelve clicks, so that the keyboard's own delay is taken off"));
-        calibrate.setOnAction(e -> {
-            lanes.requestFocus();
-            model.calibrate();
-        });
+        calibrate.setOnAction(e -> calibrate());
         choices.getChildren().setAll(tuneChoices, gestureChoices,
                 Boxes.labelled("practise-instrument", "instrument", instrument), Boxes.labelled("practise-hands", "who plays", hands), start,
                 Labels.heading("When it goes up"), ruleRows, rule,
@@ -286,24 +277,14 @@ public final class PracticeView extends BorderPane {
         }
     }
 
-    private void pressed(KeyEvent e) {
-        Node focus = getScene().getFocusOwner();
-        boolean free = !(focus instanceof ComboBox<?>) && !(focus instanceof javafx.scene.control.TextInputControl)
-                && !(focus instanceof Spinner<?>) && !(focus instanceof ButtonBase) && !(focus instanceof ListView<?>);
-        if (!free || e.isShortcutDown() || e.isAltDown() || getCenter() != playing) {
-            return;
-        }
-        if (e.getCode() == KeyCode.ENTER) {
-            down.clear();
-            model.toggle();
-            e.consume();
-        } else if (e.getCode() == KeyCode.SPACE || e.getCode().isLetterKey()) {
-            // A key that is held down repeats itself; that is no tap.
-            if (down.add(e.getCode())) {
-                model.tap();
-            }
-            e.consume();
-        }
+    /** Whether it is practised, and not looked at what has been reached. */
+    boolean isPlaying() {
+        return getCenter() == playing;
+    }
+
+    void calibrate() {
+        lanes.requestFocus();
+        model.calibrate();
     }
 
     private void show(PracticeState now) {
@@ -390,11 +371,10 @@ public final class PracticeView extends BorderPane {
         }
     }
 
-    /** Chooses the light or the dark look. */
-    public void setPalette(Palette palette) {
-        lanes.setPalette(palette);
-        score.setPalette(palette);
-        climb.setPalette(palette);
-        past.setPalette(palette);
+    void setLook(Look look) {
+        lanes.setPalette(look.palette());
+        score.setLook(look);
+        climb.setPalette(look.palette());
+        past.setPalette(look.palette());
     }
 }

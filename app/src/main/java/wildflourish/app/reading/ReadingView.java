@@ -10,7 +10,6 @@ import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
@@ -20,10 +19,11 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
-import wildflourish.app.controls.Buttons;
 import wildflourish.app.controls.Filling;
 import wildflourish.app.controls.Labels;
-import wildflourish.app.paint.Palette;
+import wildflourish.app.frame.Command;
+import wildflourish.app.frame.CommandButton;
+import wildflourish.app.paint.Look;
 import wildflourish.core.finding.Sentence;
 import wildflourish.core.planning.Trap;
 import wildflourish.core.reading.Lesson;
@@ -38,9 +38,20 @@ public final class ReadingView extends BorderPane {
     private static final double PANEL = 430;
     private static final double PER_BAR_MOST = 92;
 
+    /** The commands that have a button, with their short words. */
+    private static final Map<String, String> SHORT = new LinkedHashMap<>();
+
+    static {
+        SHORT.put("start-earlier", "◂ start");
+        SHORT.put("start-later", "start ▸");
+        SHORT.put("phrase-join", "Join");
+        SHORT.put("phrase-divide", "Divide");
+        SHORT.put("phrases-found", "As found");
+        SHORT.put("phrase-on-trellis", "To the trellis");
+    }
+
     private final ReadingModel model;
-    private final Runnable hear;
-    private final Runnable toTrellis;
+    private final List<Command> commands;
     private final Label heading = new Label();
     private final Label tonality = new Label();
     private final Label beginning = new Label();
@@ -51,19 +62,13 @@ public final class ReadingView extends BorderPane {
     private final TextField name = new TextField();
     private final TextField remark = new TextField();
     private final ScrollPane left;
-    private Palette palette = Palette.LIGHT;
+    private Look look = Look.USUAL;
     private final Filling filling = new Filling();
 
-    /**
-     * A view of the model.
-     *
-     * @param toTrellis shows the trellis
-     * @param hear lets the phrase in hand be heard, or stops
-     */
-    public ReadingView(ReadingModel model, Runnable toTrellis, Runnable hear) {
-        this.hear = hear;
+    /** A view of the model; {@code commands} are those of its screen. */
+    ReadingView(ReadingModel model, List<Command> commands) {
         this.model = model;
-        this.toTrellis = toTrellis;
+        this.commands = commands;
         getStyleClass().add("reading");
         setId("reading");
         heading.setId("reading-heading");
@@ -101,9 +106,9 @@ public final class ReadingView extends BorderPane {
             focusMap();
         });
         model.state().addListener((o, before, now) -> show(before, now));
-        setOnKeyPressed(this::pressed);
         setFocusTraversable(true);
         setAccessibleText("the phrases of the tune");
+        redraw();
     }
 
     private static ScrollPane scroll(Region content) {
@@ -115,50 +120,22 @@ public final class ReadingView extends BorderPane {
         return scroll;
     }
 
-    private void pressed(KeyEvent e) {
-        if (e.getTarget() instanceof TextField) {
-            return;
-        }
-        switch (e.getCode()) {
-            case LEFT -> {
-                if (e.isAltDown()) {
-                    model.moveStart(-1);
-                } else {
-                    model.step(-1);
-                }
-            }
-            case RIGHT -> {
-                if (e.isAltDown()) {
-                    model.moveStart(1);
-                } else {
-                    model.step(1);
-                }
-            }
-            case J -> model.join();
-            case D -> model.divide();
-            case F2, N -> name.requestFocus();
-            case R -> remark.requestFocus();
-            case ENTER -> trellis();
-            default -> {
-                return;
-            }
-        }
-        e.consume();
-    }
-
-    private void trellis() {
-        model.show();
-        toTrellis.run();
-    }
-
     /** Puts the keyboard on the phrases. */
     public void focusMap() {
         requestFocus();
     }
 
-    /** Chooses the light or the dark look. */
-    public void setPalette(Palette other) {
-        palette = other;
+    void focusName() {
+        name.requestFocus();
+        name.selectAll();
+    }
+
+    void focusRemark() {
+        remark.requestFocus();
+    }
+
+    void setLook(Look other) {
+        look = other;
         redraw();
     }
 
@@ -225,7 +202,7 @@ public final class ReadingView extends BorderPane {
             int line = 0;
             for (Phrase phrase : part.phrases()) {
                 int at = index++;
-                PhraseTile tile = new PhraseTile(now, at, Math.max(54, phrase.bars() * perBar - 4), palette, () -> {
+                PhraseTile tile = new PhraseTile(now, at, Math.max(54, phrase.bars() * perBar - 4), look.palette(), () -> {
                     model.select(at);
                     focusMap();
                 });
@@ -326,14 +303,10 @@ public final class ReadingView extends BorderPane {
     }
 
     private FlowPane edits() {
-        return new FlowPane(6, 6, Labels.quiet("name", name), name,
-                Buttons.button("phrase-hear", "Hear", "this phrase, bare, or stop: space", hear, this::focusMap),
-                Buttons.button("start-earlier", "◂ start", "begin a note earlier: Alt+←", () -> model.moveStart(-1), this::focusMap),
-                Buttons.button("start-later", "start ▸", "begin a note later: Alt+→", () -> model.moveStart(1), this::focusMap),
-                Buttons.button("phrase-join", "Join", "join to the phrase before: J", model::join, this::focusMap),
-                Buttons.button("phrase-divide", "Divide", "divide at a bar line: D", model::divide, this::focusMap),
-                Buttons.button("phrases-found", "As found", "let the reading find the phrases by itself again", model::findAgain, this::focusMap),
-                Buttons.button("phrase-trellis", "To the trellis", "Enter", this::trellis, this::focusMap));
+        FlowPane edits = new FlowPane(6, 6, Labels.quiet("name", name), name);
+        SHORT.forEach((id, words) -> edits.getChildren().add(CommandButton.of(
+                commands.stream().filter(c -> c.id().equals(id)).findFirst().orElseThrow(), words, id.equals("phrase-on-trellis") ? () -> { } : this::focusMap)));
+        return edits;
     }
 
     /** The notes of the phrase under those of the one that it is like; what differs stands out. */

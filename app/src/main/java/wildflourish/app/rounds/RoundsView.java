@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.LongConsumer;
+import javafx.collections.ObservableList;
 import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -15,7 +16,6 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
@@ -28,6 +28,8 @@ import wildflourish.app.controls.Buttons;
 import wildflourish.app.controls.Choosing;
 import wildflourish.app.controls.Filling;
 import wildflourish.app.controls.Labels;
+import wildflourish.app.frame.Command;
+import wildflourish.app.frame.CommandButton;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.growth.VariationKind;
@@ -47,8 +49,7 @@ public final class RoundsView extends BorderPane {
 
     private final RoundsModel model;
     private final LongConsumer follow;
-    private final Runnable write;
-    private final Runnable hear;
+    private final List<Command> commands;
     private final Label heading = new Label();
     private final Label total = new Label();
     private final GridPane grid = new GridPane(6, 6);
@@ -67,15 +68,15 @@ public final class RoundsView extends BorderPane {
     /**
      * A view of the model.
      *
+     * @param commands those of its screen
      * @param follow lets the tune of an id follow in the set
-     * @param write asks where to write the whole to
-     * @param hear lets the whole be heard, or stops
+     * @param tunes the tunes that may follow
      */
-    public RoundsView(RoundsModel model, LongConsumer follow, Runnable write, Runnable hear) {
+    RoundsView(RoundsModel model, List<Command> commands, LongConsumer follow, ObservableList<TuneEntry> tunes) {
         this.model = model;
+        this.commands = commands;
         this.follow = follow;
-        this.write = write;
-        this.hear = hear;
+        shelf.setItems(tunes);
         getStyleClass().add("rounds");
         setId("rounds");
         setFocusTraversable(true);
@@ -97,7 +98,7 @@ public final class RoundsView extends BorderPane {
             mark(before, false);
             mark(now, true);
         });
-        setOnKeyPressed(this::pressed);
+        redraw();
     }
 
     private FlowPane controls() {
@@ -122,14 +123,13 @@ public final class RoundsView extends BorderPane {
             }
             requestFocus();
         });
-        return new FlowPane(10, 6,
-                Buttons.button("rounds-hear", "Hear", "the whole from beginning to end, or stop: space", hear, this::requestFocus),
-                Buttons.button("rounds-preset", "Bare, some, all", "the first time bare, the last with everything: B", model::bareSomeAll, this::requestFocus),
-                Buttons.button("rounds-shuffle", "Shuffle", "another mixture within taste: S", () -> model.shuffle(Optional.empty()), this::requestFocus),
-                Boxes.row(Labels.quiet("seed"), seed),
-                Buttons.button("rounds-more", "+ time", "one time through more: T", model::addTime, this::requestFocus),
-                Buttons.button("rounds-less", "– time", "the time in hand out: X", model::dropTime, this::requestFocus),
-                Boxes.row(Labels.quiet("before"), intro), Boxes.row(Labels.quiet("after"), tag));
+        return new FlowPane(10, 6, button("rounds-preset", "Bare, some, all"), button("rounds-shuffle", "Shuffle"),
+                Boxes.row(Labels.quiet("seed", seed), seed), button("rounds-more", "+ time"), button("rounds-less", "– time"),
+                Boxes.row(Labels.quiet("before", intro), intro), Boxes.row(Labels.quiet("after", tag), tag));
+    }
+
+    private Button button(String id, String words) {
+        return CommandButton.of(commands.stream().filter(c -> c.id().equals(id)).findFirst().orElseThrow(), words, this::requestFocus);
     }
 
     private VBox side() {
@@ -153,12 +153,11 @@ public final class RoundsView extends BorderPane {
         });
         linked.setId("rounds-linked");
         linked.setOnAction(e -> chosen(() -> model.setLinked(linked.isSelected())));
-        Button all = Buttons.button("rounds-write", "Write the whole…", "one file of ABC, MIDI, SVG or PDF: Ctrl+E", write, this::requestFocus);
         Label about = Labels.quiet("Each tune of the set brings its own rounds; one without any is played once, full.");
         about.setWrapText(true);
         about.setMinHeight(Region.USE_PREF_SIZE);
         VBox side = new VBox(9, Labels.heading("In the pass in hand, besides its rung"), kind, Labels.heading("The set"), set, shelf, linked, about,
-                Labels.heading("Altogether"), total, all);
+                Labels.heading("Altogether"), total);
         side.getStyleClass().add("note-in-hand");
         side.setPrefWidth(PANEL);
         return side;
@@ -171,39 +170,9 @@ public final class RoundsView extends BorderPane {
         });
     }
 
-    private void pressed(KeyEvent e) {
-        if (e.getTarget() instanceof TextField || e.isShortcutDown()) {
-            return;
-        }
-        switch (e.getCode()) {
-            case LEFT -> model.step(0, -1);
-            case RIGHT -> model.step(0, 1);
-            case UP -> model.step(-1, 0);
-            case DOWN -> model.step(1, 0);
-            case PLUS, EQUALS, ADD -> model.stepRung(1);
-            case MINUS, SUBTRACT -> model.stepRung(-1);
-            case V -> model.nextKind();
-            case T -> model.addTime();
-            case X -> model.dropTime();
-            case B -> model.bareSomeAll();
-            case S -> model.shuffle(Optional.empty());
-            default -> {
-                return;
-            }
-        }
-        e.consume();
-    }
-
     /** Puts the keyboard on the passes. */
     public void focusGrid() {
         requestFocus();
-    }
-
-    /** The tunes that may follow. */
-    public void setShelf(List<TuneEntry> tunes) {
-        filling.fill(() -> {
-            shelf.getItems().setAll(tunes);
-        });
     }
 
     /** Chooses the light or the dark look. */

@@ -9,51 +9,36 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import wildflourish.app.frame.Command;
+import wildflourish.app.frame.CommandButton;
 import wildflourish.library.TuneEntry;
 
 /** The shelf as a list: search above, what was found wrong below. */
 public final class ShelfView extends VBox {
 
     private final ListView<TuneEntry> list = new ListView<>();
+    private final TextField search = new TextField();
 
     /**
      * A view of the model.
      *
      * @param incipits draws the first bars of tunes
      * @param open opens a tune on the trellis
-     * @param hear lets the first part of a tune be heard, or stops
-     * @param bringIn asks for a file to import
+     * @param bringIn asks for a file to bring in
      */
-    public ShelfView(ShelfModel model, Incipits incipits, LongConsumer open, LongConsumer hear, Runnable bringIn, Runnable growAll) {
+    ShelfView(ShelfModel model, Incipits incipits, LongConsumer open, Command bringIn, Command growAll) {
         super(10);
         getStyleClass().add("shelf");
-        TextField search = new TextField();
         search.setId("search");
         search.setPromptText("search by title, type or key");
         search.setAccessibleText("search the shelf");
         search.textProperty().bindBidirectional(model.search());
         HBox.setHgrow(search, Priority.ALWAYS);
-        Button add = new Button("Bring in a file…");
-        add.setId("bring-in");
-        add.setOnAction(e -> bringIn.run());
-        Button grow = new Button("Grow all");
-        grow.setId("grow-all");
-        grow.setTooltip(new javafx.scene.control.Tooltip("a ladder for every tune that has none yet: Ctrl+G"));
-        grow.setOnAction(e -> growAll.run());
-        Button heard = new Button("Hear");
-        heard.setId("shelf-hear");
-        heard.setTooltip(new javafx.scene.control.Tooltip("the first part of the tune, bare, or stop: space"));
-        heard.setOnAction(e -> {
-            withSelected(hear);
-            focusList();
-        });
-        HBox top = new HBox(10, search, heard, grow, add);
+        HBox top = new HBox(10, search, CommandButton.of(growAll, "Grow all", this::focusList), CommandButton.of(bringIn, "Bring in a file…", () -> { }));
         list.setItems(model.shown());
         list.setId("tunes");
         list.setAccessibleText("the tunes on the shelf");
@@ -61,17 +46,6 @@ public final class ShelfView extends VBox {
         Label empty = new Label("Nothing here yet.\nDrop a file of ABC notation on this window, or press Ctrl+O.");
         empty.getStyleClass().add("empty");
         list.setPlaceholder(empty);
-        list.setOnKeyPressed(e -> {
-            if (e.getCode() == KeyCode.ENTER) {
-                withSelected(open);
-            }
-        });
-        list.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
-            if (e.getCode() == KeyCode.SPACE) {
-                withSelected(hear);
-                e.consume();
-            }
-        });
         list.setOnMouseClicked(e -> {
             if (e.getClickCount() == 2) {
                 withSelected(open);
@@ -108,11 +82,17 @@ public final class ShelfView extends VBox {
         getChildren().addAll(top, list, below);
     }
 
-    private void withSelected(LongConsumer action) {
+    /** Does something with the tune in hand, if there is one. */
+    void withSelected(LongConsumer action) {
         TuneEntry selected = list.getSelectionModel().getSelectedItem();
         if (selected != null) {
             action.accept(selected.id());
         }
+    }
+
+    void focusSearch() {
+        search.requestFocus();
+        search.selectAll();
     }
 
     /** Puts the keyboard on the list. */

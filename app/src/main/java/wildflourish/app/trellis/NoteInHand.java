@@ -71,14 +71,19 @@ public final class NoteInHand extends VBox {
         getChildren().addAll(title, place, relief, instead, scroll);
         rows.heightProperty().addListener((o, before, now) -> scrollSoon());
         model.state().addListener((o, before, now) -> show(now));
+        widthProperty().addListener((o, before, now) -> redraw());
+    }
+
+    private void redraw() {
+        if (model.isOpen()) {
+            show(model.state().get());
+        }
     }
 
     /** Chooses the light or the dark look. */
     public void setPalette(Palette newPalette) {
         palette = newPalette;
-        if (model.isOpen()) {
-            show(model.state().get());
-        }
+        redraw();
     }
 
     private void show(TrellisState now) {

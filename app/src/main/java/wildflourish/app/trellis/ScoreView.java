@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.DoubleConsumer;
 import javafx.geometry.Orientation;
 import javafx.scene.AccessibleRole;
 import javafx.scene.canvas.Canvas;
@@ -15,7 +16,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
 import wildflourish.app.paint.CanvasPainter;
-import wildflourish.app.paint.Palette;
+import wildflourish.app.paint.Look;
 import wildflourish.score.display.Bounds;
 import wildflourish.score.engrave.Aids;
 import wildflourish.score.engrave.Engraving;
@@ -29,6 +30,10 @@ import wildflourish.score.engrave.ScoreRequest;
 public final class ScoreView extends Region {
 
     private static final double SPACE = 8;
+    /** The sizes of the score, as multiples of the usual one. */
+    private static final double[] ZOOMS = {0.5, 0.6, 0.7, 0.8, 0.9, 1, 1.15, 1.3, 1.5, 1.75, 2, 2.5};
+    /** The whole tune is never drawn smaller than this; a longer one scrolls. */
+    private static final double LEAST_WHOLE = 0.28;
 
     private final TrellisModel model;
     private final Canvas canvas = new Canvas();
@@ -36,11 +41,17 @@ public final class ScoreView extends Region {
     private final Rectangle litNote = lamp("lit-note");
     private final Rectangle litFingers = lamp("lit-fingers");
     private Optional<Engraving.Zone> lit = Optional.empty();
-    private Palette palette = Palette.LIGHT;
+    private Look look = Look.USUAL;
     private @Nullable Engraving engraving;
     private @Nullable ScoreRequest engraved;
+    private double paintedAt;
     private long tune = -1;
     private double zoom = 1;
+    private double beside = 1;
+    private double fitted = 1;
+    private boolean whole;
+    private double pinch = 1;
+    private DoubleConsumer zoomed = z -> { };
     private Runnable painted = () -> { };
     private boolean shown;
 
@@ -72,14 +83,23 @@ public final class ScoreView extends Region {
                         .ifPresent(z -> model.select(z.rung(), z.note()));
             }
         });
-        setOnScroll(e -> bar.setValue(Math.clamp(bar.getValue() - e.getDeltaY(), 0, bar.getMax())));
+        setOnScroll(e -> {
+            if (e.isShortcutDown()) {
+                zoomBy((int) Math.signum(e.getDeltaY()));
+            } else {
+                bar.setValue(Math.clamp(bar.getValue() - e.getDeltaY(), 0, bar.getMax()));
+            }
+            e.consume();
+        });
+        setOnZoomStarted(e -> pinch = zoom);
+        setOnZoom(e -> zoomTo(Math.clamp(pinch * e.getTotalZoomFactor(), ZOOMS[0], ZOOMS[ZOOMS.length - 1])));
     }
 
     /** A smaller one among other things, which the keys do not go to. */
     public void besideOthers(String id) {
         setId(id);
         setFocusTraversable(false);
-        setZoom(0.9);
+        beside = 0.9;
     }
 
     /** Runs after every painting. */
@@ -96,21 +116,64 @@ public final class ScoreView extends Region {
     }
 
     private double space() {
-        return SPACE * zoom;
+        return whole ? SPACE * fitted : SPACE * zoom * beside * look.scale();
     }
 
-    /** Chooses the light or the dark look. */
-    public void setPalette(Palette newPalette) {
-        palette = newPalette;
-        paint();
+    /** Puts a look on: colours, and the size of all words, which the notes follow. */
+    public void setLook(Look newLook) {
+        boolean larger = newLook.percent() != look.percent();
+        look = newLook;
+        if (larger) {
+            redraw();
+        } else {
+            paint();
+        }
     }
 
-    /** Scales notes and words; 1 is the usual size. */
-    public void setZoom(double newZoom) {
-        zoom = newZoom;
+    private void redraw() {
         if (shown && model.isOpen()) {
             show(model.state().get());
         }
+    }
+
+    /** The size of the score, as a multiple of the usual one. */
+    public double zoom() {
+        return zoom;
+    }
+
+    /** Told whenever the size is changed. */
+    public void onZoomed(DoubleConsumer listener) {
+        zoomed = listener;
+    }
+
+    /** Another size of notes and words; 1 is the usual one. */
+    public void zoomTo(double size) {
+        whole = false;
+        if (size != zoom) {
+            zoom = size;
+            zoomed.accept(size);
+        }
+        redraw();
+    }
+
+    /** The next larger (or, negative, smaller) size; the last one stays. */
+    public void zoomBy(int by) {
+        int at = 0;
+        for (int i = 0; i < ZOOMS.length; i++) {
+            at = Math.abs(ZOOMS[i] - zoom) < Math.abs(ZOOMS[at] - zoom) ? i : at;
+        }
+        zoomTo(ZOOMS[Math.clamp(at + by, 0, ZOOMS.length - 1)]);
+    }
+
+    /** Shows the whole tune at a glance, its rungs folded, as large as the room allows; or as it was before. */
+    public void toggleWhole() {
+        whole = !whole;
+        redraw();
+    }
+
+    /** Whether the whole tune is shown at a glance. */
+    public boolean isWhole() {
+        return whole;
     }
 
     private static Rectangle lamp(String id) {
@@ -179,10 +242,12 @@ public final class ScoreView extends Region {
     }
 
     private void engrave(TrellisState now) {
-        double width = Math.max(40, (getWidth() - 14) / space());
-        Set<Integer> open = new LinkedHashSet<>(List.of(0, now.rung()));
-        ScoreRequest request = new ScoreRequest(now.version(), open, true, true, Aids.of(now.advice()), width);
-        if (!request.equals(engraved)) {
+        if (whole) {
+            fit(now);
+        }
+        ScoreRequest request = request(now, space());
+        if (!request.equals(engraved) || paintedAt != space()) {
+            paintedAt = space();
             engraving = ScoreEngraver.engrave(request);
             engraved = request;
             lit = lit.flatMap(l -> engraving().of(l.rung(), l.note()));
@@ -195,6 +260,27 @@ public final class ScoreView extends Region {
             bar.setVisible(bar.getMax() > 0);
             bar.setValue(Math.min(bar.getValue(), bar.getMax()));
         }
+    }
+
+    private ScoreRequest request(TrellisState now, double space) {
+        Set<Integer> open = whole ? Set.of(0) : new LinkedHashSet<>(List.of(0, now.rung()));
+        return new ScoreRequest(now.version(), open, true, !whole, whole ? Aids.NONE : Aids.of(now.advice()), Math.max(40, (getWidth() - 14) / space));
+    }
+
+    /** Finds the largest size at which all systems are in sight, by halving. */
+    private void fit(TrellisState now) {
+        double low = LEAST_WHOLE;
+        double high = look.scale();
+        for (int i = 0; i < 6; i++) {
+            double middle = (low + high) / 2;
+            double space = SPACE * middle;
+            if (ScoreEngraver.engrave(request(now, space)).drawing().height() * space <= getHeight()) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        fitted = low;
     }
 
     private void keepInSight(TrellisState now) {
@@ -231,7 +317,7 @@ public final class ScoreView extends Region {
 
     private void paint() {
         GraphicsContext g = canvas.getGraphicsContext2D();
-        g.setFill(palette.paper());
+        g.setFill(look.palette().paper());
         g.fillRect(0, 0, canvas.getWidth(), canvas.getHeight());
         if (engraving == null || !model.isOpen()) {
             return;
@@ -242,7 +328,7 @@ public final class ScoreView extends Region {
             boolean sameRung = zone.rung() == now.rung();
             if (zone.note() == now.note()) {
                 Bounds a = zone.area();
-                g.setFill(sameRung ? palette.inHand() : palette.rungInHand());
+                g.setFill(sameRung ? look.palette().inHand() : look.palette().rungInHand());
                 g.fillRect(a.left() * space(), a.top() * space() - scroll, a.width() * space(),
                         a.height() * space());
             }
@@ -250,7 +336,7 @@ public final class ScoreView extends Region {
         for (Engraving.Zone zone : engraving.zones()) {
             if (zone.rung() == now.rung() && now.differsAt(zone.note())) {
                 Bounds a = zone.area();
-                g.setStroke(palette.of(wildflourish.score.display.Ink.GLIDE));
+                g.setStroke(look.palette().of(wildflourish.score.display.Ink.GLIDE));
                 g.setLineWidth(2);
                 g.setLineDashes(5, 3);
                 g.strokeRect(a.left() * space() + 2, a.top() * space() - scroll + 3, a.width() * space() - 4, a.height() * space() - 6);
@@ -259,7 +345,7 @@ public final class ScoreView extends Region {
         }
         stripBand(g, now, scroll);
         double top = scroll / space();
-        new CanvasPainter(g, palette, space(), 0, -scroll)
+        new CanvasPainter(g, look.palette(), space(), 0, -scroll)
                 .paint(engraving().drawing().shapes(), top, top + canvas.getHeight() / space());
         painted.run();
     }
@@ -268,7 +354,7 @@ public final class ScoreView extends Region {
     private void stripBand(GraphicsContext g, TrellisState now, double scroll) {
         engraving().of(0, now.note()).ifPresent(ground -> {
             Bounds system = engraving().systems().get(ground.system());
-            g.setFill(palette.inHand());
+            g.setFill(look.palette().inHand());
             g.fillRect(ground.area().left() * space(), ground.area().bottom() * space() - scroll,
                     ground.area().width() * space(), (system.bottom() - ground.area().bottom()) * space());
         });

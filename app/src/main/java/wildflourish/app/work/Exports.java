@@ -27,6 +27,7 @@ import wildflourish.score.engrave.ScoreEngraver;
 import wildflourish.score.engrave.ScoreRequest;
 import wildflourish.score.font.Outlines;
 import wildflourish.score.handout.Handout;
+import wildflourish.score.handout.SheetContents;
 import wildflourish.score.paint.PdfPainter;
 import wildflourish.score.paint.SvgPainter;
 import wildflourish.sound.transport.Backing;
@@ -133,8 +134,8 @@ public final class Exports {
     }
 
     /** The take-home sheet of one rung as PDF. */
-    public static byte[] sheet(Arrangement arrangement, int rung) {
-        return Handout.pdf(arrangement.version(rung));
+    public static byte[] sheet(Arrangement arrangement, int rung, SheetContents contents) {
+        return Handout.pdf(arrangement.version(rung), contents);
     }
 
     /** One rung played on the arrangement's instrument at its tempo. */

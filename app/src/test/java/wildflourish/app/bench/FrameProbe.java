@@ -86,7 +86,7 @@ public class FrameProbe {
     }
 
     private static void fire(DeskView view, javafx.event.EventType<KeyEvent> type, String character, KeyCode code) {
-        view.trellis().score().fireEvent(new KeyEvent(type, character, "", code, false, false, false, false));
+        view.lookup("#score").fireEvent(new KeyEvent(type, character, "", code, false, false, false, false));
     }
 
     /** Waits until what the keys ask for is shown. */

@@ -18,6 +18,7 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
+import wildflourish.app.frame.Screen;
 import wildflourish.app.work.Background;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
@@ -115,8 +116,8 @@ class DeskWindowTest extends WindowTest {
         assertThat(model.trellis().arrangement()).isEqualTo(left);
         assertThat(model.trellis().rung()).isEqualTo(3);
         assertThat(model.trellis().note()).isEqualTo(9);
-        assertThat(model.palette().get().name()).isEqualTo("DARK");
-        assertThat(model.screen().get()).isEqualTo(Screen.TRELLIS);
+        assertThat(model.look().get().palette().name()).isEqualTo("DARK");
+        assertThat(model.screen().get().id()).isEqualTo("trellis");
         push(KeyCode.CONTROL, KeyCode.Z);
         assertThat(model.trellis().arrangement().ladder().setting(3).at(9)).doesNotContain("short-roll");
         push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.Z);
@@ -127,7 +128,7 @@ class DeskWindowTest extends WindowTest {
     void aClickTakesANoteAndAnotherPlacesAnOrnament() {
         open(true);
         interact(() -> model.trellis().select(4, 0));
-        var point = view.trellis().score();
+        var point = trellisView().score();
         clickOn(point.localToScreen(spot(2)));
         assertThat(model.trellis().note()).isEqualTo(2);
         assertThat(model.trellis().rung()).isEqualTo(4);
@@ -137,7 +138,7 @@ class DeskWindowTest extends WindowTest {
     }
 
     private javafx.geometry.Point2D spot(int note) {
-        return wildflourish.app.trellis.ScoreSpots.of(view.trellis().score(), 4, note);
+        return wildflourish.app.trellis.ScoreSpots.of(trellisView().score(), 4, note);
     }
 
     @Test
@@ -173,14 +174,14 @@ class DeskWindowTest extends WindowTest {
     void theShelfIsSearchedAndOpenedByKeyboard() {
         open(true);
         push(KeyCode.CONTROL, KeyCode.DIGIT1);
-        assertThat(model.screen().get()).isEqualTo(Screen.SHELF);
+        assertThat(model.screen().get().id()).isEqualTo("shelf");
         clickOn("#search");
         write("waltz");
         assertThat(lookup("#tunes").<ListView<?>>query().getItems()).hasSize(1);
         push(KeyCode.ENTER);
         push(KeyCode.ENTER);
         until(() -> model.trellis().arrangement().tune().title().equals("Marram Bending"));
-        assertThat(model.screen().get()).isEqualTo(Screen.TRELLIS);
+        assertThat(model.screen().get().id()).isEqualTo("trellis");
     }
 
     @Test
@@ -246,7 +247,7 @@ class DeskWindowTest extends WindowTest {
         interact(() -> {
             box.hide();
             box.setValue(Instruments.known("fiddle"));
-            view.trellis().score().requestFocus();
+            trellisView().score().requestFocus();
             model.trellis().select(0, 3);
         });
         assertThat(model.trellis().arrangement().instrument().id()).isEqualTo("fiddle");
@@ -308,8 +309,8 @@ class DeskWindowTest extends WindowTest {
         assertThat(model.trellis().state().get().situation().plan().at(7).text()).isEqualTo("A 0");
         push(KeyCode.CONTROL, KeyCode.DIGIT3);
         assertThat(lookup("#chart-instrument").<ComboBox<Instrument>>query().getValue().id()).isEqualTo("fiddle");
-        interact(() -> model.chart().show(Instruments.known("whistle-d")));
-        interact(() -> model.chart().select(wildflourish.core.tune.Pitch.parse("G4")));
+        interact(() -> chart().show(Instruments.known("whistle-d")));
+        interact(() -> chart().select(wildflourish.core.tune.Pitch.parse("G4")));
         TextField add = lookup("#chart-entry-1").query();
         clickOn(add).write("xxx xoo");
         push(KeyCode.ENTER);
@@ -325,7 +326,7 @@ class DeskWindowTest extends WindowTest {
         clickOn("#chart-new-name").write("E whistle of the pier");
         clickOn("#chart-new-lowest").write("E4");
         clickOn("#chart-new");
-        assertThat(model.chart().state().get().instrument().id()).isEqualTo("own-e-whistle-of-the-pier");
+        assertThat(chart().state().get().instrument().id()).isEqualTo("own-e-whistle-of-the-pier");
         push(KeyCode.CONTROL, KeyCode.P);
         type(folder.resolve("chart.pdf").toString());
         push(KeyCode.ENTER);
@@ -341,8 +342,8 @@ class DeskWindowTest extends WindowTest {
         assertThat(model.trellis().arrangement().instrument().id()).isEqualTo("fiddle");
         assertThat(model.trellis().state().get().situation().plan().isChosen(3)).isTrue();
         assertThat(model.trellis().state().get().situation().plan().at(7).text()).isEqualTo("A 0");
-        interact(() -> model.chart().show(Instruments.known("whistle-d")));
-        interact(() -> model.chart().restore());
+        interact(() -> chart().show(Instruments.known("whistle-d")));
+        interact(() -> chart().restore());
         assertThat(Instruments.known("whistle-d")).isEqualTo(Instruments.shipped("whistle-d").orElseThrow());
     }
 
@@ -379,7 +380,7 @@ class DeskWindowTest extends WindowTest {
         open(true);
         wildflourish.app.trellis.ScoreView beside = lookup("#practice-score").query();
         interact(() -> model.trellis().player().setTempo(91));
-        assertThat(wildflourish.app.trellis.ScoreSpots.isEngraved(view.trellis().score())).isTrue();
+        assertThat(wildflourish.app.trellis.ScoreSpots.isEngraved(trellisView().score())).isTrue();
         assertThat(wildflourish.app.trellis.ScoreSpots.isEngraved(beside)).isFalse();
         push(KeyCode.CONTROL, KeyCode.DIGIT7);
         until(() -> wildflourish.app.trellis.ScoreSpots.isEngraved(beside));
@@ -402,16 +403,16 @@ class DeskWindowTest extends WindowTest {
     @Test
     void acrossFollowsAChangedChart() {
         open(true);
-        interact(() -> model.openAcross());
-        until(() -> !model.across().working().get() && model.across().state().get() != null);
-        var before = model.across().state().get();
+        interact(() -> model.show("across"));
+        until(() -> !across().working().get() && across().state().get() != null);
+        var before = across().state().get();
         interact(() -> {
-            model.chart().show(Instruments.known("flute-d"));
-            model.chart().makeAnother("Flute of the pier", "");
-            model.openAcross();
+            chart().show(Instruments.known("flute-d"));
+            chart().makeAnother("Flute of the pier", "");
+            model.show("across");
         });
-        until(() -> !model.across().working().get() && model.across().state().get() != before);
-        assertThat(model.across().state().get().rows()).anyMatch(r -> r.instrument().id().equals("own-flute-of-the-pier"));
+        until(() -> !across().working().get() && across().state().get() != before);
+        assertThat(across().state().get().rows()).anyMatch(r -> r.instrument().id().equals("own-flute-of-the-pier"));
         Instruments.own(java.util.List.of());
     }
 
@@ -420,9 +421,9 @@ class DeskWindowTest extends WindowTest {
     void anOwnInstrumentIsNotTakenAway() {
         open(true);
         interact(() -> {
-            model.chart().show(Instruments.known("whistle-d"));
-            model.chart().makeAnother("Whistle of the pier", "");
-            model.chart().restore();
+            chart().show(Instruments.known("whistle-d"));
+            chart().makeAnother("Whistle of the pier", "");
+            chart().restore();
         });
         assertThat(Instruments.byId("own-whistle-of-the-pier")).isPresent();
         assertThat(model.message().get()).contains("is your own and stays as it is");
@@ -433,13 +434,13 @@ class DeskWindowTest extends WindowTest {
     void theChartShowsTheNotesOfTheTuneAlone() {
         open(true);
         push(KeyCode.CONTROL, KeyCode.DIGIT3);
-        int all = model.chart().state().get().pitches().size();
+        int all = chart().state().get().pitches().size();
         clickOn("#chart-tune-only");
-        assertThat(model.chart().state().get().pitches()).hasSizeLessThan(all).isNotEmpty();
-        var pitch = model.chart().state().get().pitch();
+        assertThat(chart().state().get().pitches()).hasSizeLessThan(all).isNotEmpty();
+        var pitch = chart().state().get().pitch();
         clickOn("#chart-notes");
         push(KeyCode.DOWN);
-        assertThat(model.chart().state().get().pitch()).isNotEqualTo(pitch);
+        assertThat(chart().state().get().pitch()).isNotEqualTo(pitch);
     }
 
     @AfterEach
@@ -451,14 +452,8 @@ class DeskWindowTest extends WindowTest {
     @Test
     void everyControlHasANameAndIsLargeEnough() {
         open(true);
-        for (Screen screen : Screen.values()) {
-            interact(() -> {
-                if (screen == Screen.CHART) {
-                    model.openChart();
-                } else {
-                    model.screen().set(screen);
-                }
-            });
+        for (Screen screen : model.screens()) {
+            interact(() -> model.show(screen));
             WaitForAsyncUtils.waitForFxEvents();
             for (Node node : lookup(n -> n instanceof ButtonBase || n instanceof ComboBox<?> || n instanceof TextField
                     || n instanceof ListView<?>).queryAll()) {
@@ -511,7 +506,7 @@ class DeskWindowTest extends WindowTest {
                     .as("%s lies over its neighbour at %s", id, width).isTrue();
             before = b;
         }
-        Node score = view.trellis().score();
+        Node score = trellisView().score();
         assertThat(score.getLayoutBounds().getWidth()).isGreaterThan(width / 2.2);
         assertThat(score.getLayoutBounds().getHeight()).isGreaterThan(height / 2);
     }

@@ -268,13 +268,13 @@ class ListeningWindowTest extends WindowTest {
         pace = 2;
         open(true);
         push(KeyCode.CONTROL, KeyCode.DIGIT6);
-        until(() -> model.rounds().written().isPresent());
+        until(() -> rounds().written().isPresent());
         push(KeyCode.SPACE);
         until(() -> engine.course().isPresent());
         assertThat(heard().legs().getFirst().lengthMs()).as("three times through").isGreaterThan(3 * 32 * 60_000 / 88.0);
-        until(() -> model.rounds().sounding().get().filter(p -> p.time() == 0 && p.pass() == 0).isPresent());
+        until(() -> rounds().sounding().get().filter(p -> p.time() == 0 && p.pass() == 0).isPresent());
         assertThat(lookup("#pass-0-0").<Button>query().getPseudoClassStates()).extracting(Object::toString).contains("sounding");
-        until(() -> model.rounds().sounding().get().filter(p -> p.pass() == 1).isPresent());
+        until(() -> rounds().sounding().get().filter(p -> p.pass() == 1).isPresent());
         assertThat(lookup("#pass-0-0").<Button>query().getPseudoClassStates()).extracting(Object::toString).doesNotContain("sounding");
         push(KeyCode.CONTROL, KeyCode.DIGIT2);
         assertThat(isPlaying()).as("another screen is quiet").isFalse();
@@ -305,12 +305,12 @@ class ListeningWindowTest extends WindowTest {
     void aPhraseIsHeardWhereTheTuneIsRead() {
         open(true);
         push(KeyCode.CONTROL, KeyCode.DIGIT5);
-        until(() -> model.reading().state().get() != null);
-        interact(() -> model.reading().select(2));
+        until(() -> reading().state().get() != null);
+        interact(() -> reading().select(2));
         push(KeyCode.SPACE);
         until(() -> engine.course().isPresent());
         assertThat(heard().legs().getFirst().piece().performance().sounds()).as("bare").allMatch(s -> s.role().equals("melody"));
-        var phrase = model.reading().state().get().passage().orElseThrow().phrase();
+        var phrase = reading().state().get().passage().orElseThrow().phrase();
         until(() -> model.listening().lit().get().filter(l -> l.note() >= phrase.fromNote() && l.note() < phrase.toNote()).isPresent());
         assertThat(lookup("#sounding").<Label>query().getText()).containsPattern("bar [456]");
         until(() -> !isPlaying());
@@ -322,19 +322,19 @@ class ListeningWindowTest extends WindowTest {
         open(true);
         interact(() -> model.trellis().select(4, 3));
         push(KeyCode.CONTROL, KeyCode.DIGIT4);
-        until(() -> model.across().state().get() != null && !model.across().working().get());
-        int fiddle = model.across().state().get().rows().stream().map(r -> r.instrument().id()).toList().indexOf("fiddle");
-        interact(() -> model.across().select(fiddle));
+        until(() -> across().state().get() != null && !across().working().get());
+        int fiddle = across().state().get().rows().stream().map(r -> r.instrument().id()).toList().indexOf("fiddle");
+        interact(() -> across().select(fiddle));
         push(KeyCode.SPACE);
         until(() -> engine.course().isPresent());
         assertThat(heard().legs().getFirst().piece().situation().instrument().id()).isEqualTo("fiddle");
         push(KeyCode.SPACE);
         push(KeyCode.CONTROL, KeyCode.DIGIT6);
-        until(() -> model.rounds().written().isPresent());
+        until(() -> rounds().written().isPresent());
         clickOn("#rounds-hear");
         until(() -> engine.course().filter(c -> c.itinerary().legs().getFirst().lengthMs() > 60_000).isPresent());
         var course = engine.course();
-        interact(() -> model.rounds().stepRung(1));
+        interact(() -> rounds().stepRung(1));
         assertThat(engine.course()).isEqualTo(course);
         assertThat(isPlaying()).isTrue();
     }

@@ -50,7 +50,7 @@ class OrnamentsWindowTest extends WindowTest {
                 model.trellis().ornaments().clearNote();
             }
             model.trellis().select(5, note);
-            view.trellis().score().requestFocus();
+            trellisView().score().requestFocus();
         });
         assertThat(now().ladder().setting(5).at(note)).isEmpty();
         return note;
@@ -225,8 +225,8 @@ class OrnamentsWindowTest extends WindowTest {
     void theAcrossScreenShowsEveryInstrumentAndTakesOne() {
         open(true);
         push(KeyCode.CONTROL, KeyCode.DIGIT4);
-        until(() -> model.across().state().get() != null && !model.across().working().get());
-        AcrossState state = model.across().state().get();
+        until(() -> across().state().get() != null && !across().working().get());
+        AcrossState state = across().state().get();
         assertThat(state.rows()).hasSize(Instruments.all().size() - 2);
         assertThat(state.rows()).allSatisfy(r -> assertThat(r.translation().steps()).isNotEmpty());
         ListView<AcrossState.Row> list = lookup("#across-instruments").query();
@@ -236,10 +236,10 @@ class OrnamentsWindowTest extends WindowTest {
         assertThat(text("#across-sum")).contains("left out");
         ListView<Translation.Step> changes = lookup("#across-changes").query();
         assertThat(changes.getItems()).isNotEmpty().allSatisfy(s -> assertThat(s.why()).isNotBlank());
-        Ladder expected = model.across().state().get().row().orElseThrow().translation().ladder();
+        Ladder expected = across().state().get().row().orElseThrow().translation().ladder();
         interact(list::requestFocus);
         push(KeyCode.ENTER);
-        assertThat(model.screen().get()).isEqualTo(Screen.TRELLIS);
+        assertThat(model.screen().get().id()).isEqualTo("trellis");
         assertThat(now().instrument().id()).isEqualTo("fiddle");
         assertThat(now().ladder()).isEqualTo(expected);
     }
@@ -248,7 +248,7 @@ class OrnamentsWindowTest extends WindowTest {
     void theAcrossScreenAsksForATuneFirst() {
         open(false);
         push(KeyCode.CONTROL, KeyCode.DIGIT4);
-        assertThat(model.screen().get()).isEqualTo(Screen.SHELF);
+        assertThat(model.screen().get().id()).isEqualTo("shelf");
         assertThat(model.message().get()).contains("tune on the shelf first");
     }
 }

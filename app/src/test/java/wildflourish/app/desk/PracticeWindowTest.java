@@ -27,7 +27,7 @@ import wildflourish.library.Library;
 class PracticeWindowTest extends WindowTest {
 
     private PracticeState now() {
-        return model.practice().state().get();
+        return practice().state().get();
     }
 
     private String text(String id) {
@@ -74,7 +74,7 @@ class PracticeWindowTest extends WindowTest {
         assertThat(text("#practise-advice")).startsWith("The goal is reached");
         assertThat(text("#practise-facts")).contains("gaps vary by").contains("the tempo holds");
         assertThat(now().isRunning()).as("it rests at the goal").isFalse();
-        List<LoggedPass> log = model.practice().log();
+        List<LoggedPass> log = practice().log();
         assertThat(log.getLast().subject()).isEqualTo("The Lamp at Half Tide");
         assertThat(log.getLast().passage()).isEqualTo("A1");
         assertThat(log.getLast().hands()).isEqualTo("steady");
@@ -94,7 +94,7 @@ class PracticeWindowTest extends WindowTest {
         assertThat(pass.evenness().played()).hasSize(3);
         assertThat(pass.evenness().matching().missed()).as("the rest was left away").isNotEmpty();
         assertThat(pass.even()).isFalse();
-        assertThat(model.practice().log().getLast().hands()).isEqualTo("keys");
+        assertThat(practice().log().getLast().hands()).isEqualTo("keys");
         push(KeyCode.ENTER);
         assertThat(now().isRunning()).isFalse();
     }
@@ -130,7 +130,7 @@ class PracticeWindowTest extends WindowTest {
         until(() -> now().passes().size() == 4 && !now().isRunning());
         assertThat(now().passes().get(0).words()).contains("minim = 88");
         assertThat(now().passes().get(1).words()).contains("minim = 53");
-        List<LoggedPass> log = model.practice().log();
+        List<LoggedPass> log = practice().log();
         assertThat(log.getLast().rung()).isEqualTo("bare");
         assertThat(log.get(log.size() - 4).rung()).isEqualTo("first graces");
     }
@@ -162,13 +162,13 @@ class PracticeWindowTest extends WindowTest {
         interact(() -> lookup("#rest-after").<Spinner<Integer>>query().getValueFactory().setValue(0));
         assertThat(text("#rule")).contains("vary by 7 %");
         assertThat(text("#care")).contains("Stop at pain");
-        int before = model.practice().log().size();
+        int before = practice().log().size();
         choose("#practise-hands", made("uneven"));
         push(KeyCode.ENTER);
         until(() -> now().passes().size() >= 2);
         push(KeyCode.ENTER);
         assertThat(text("#practise-advice")).contains("pulse of the beat is cut short");
-        assertThat(model.practice().log()).hasSizeGreaterThanOrEqualTo(before + 2);
+        assertThat(practice().log()).hasSizeGreaterThanOrEqualTo(before + 2);
         clickOn("#practise-history");
         ListView<PracticeHistory.Line> lines = lookup("#history-lines").query();
         assertThat(lines.getItems().getFirst().name()).isEqualTo("A1 of The Lamp at Half Tide");
@@ -178,7 +178,7 @@ class PracticeWindowTest extends WindowTest {
         interact(() -> lookup("#path").<TextField>query().setText(table.toString()));
         push(KeyCode.ENTER);
         until(() -> Files.exists(table));
-        int passes = model.practice().log().size();
+        int passes = practice().log().size();
         assertThat(Files.readAllLines(table)).hasSize(passes + 1);
         close();
         try (Library library = Library.open(libraryFile())) {
@@ -212,7 +212,7 @@ class PracticeWindowTest extends WindowTest {
         push(KeyCode.ENTER);
         until(() -> now().phase() == PracticeState.Phase.COUNTING);
         push(KeyCode.CONTROL, KeyCode.DIGIT2);
-        assertThat(model.practice().isRunning()).isFalse();
+        assertThat(practice().isRunning()).isFalse();
         until(() -> engine.course().isEmpty());
     }
 }

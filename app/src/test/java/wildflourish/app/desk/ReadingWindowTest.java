@@ -11,6 +11,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
+import wildflourish.app.rounds.RoundsScreen;
 import wildflourish.core.growth.Offer;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Rounds;
@@ -39,7 +40,7 @@ class ReadingWindowTest extends WindowTest {
     void aTuneIsReadAndItsPhrasesAreSettledByKey() {
         open(true);
         push(KeyCode.CONTROL, KeyCode.DIGIT5);
-        until(() -> model.reading().state().get() != null);
+        until(() -> reading().state().get() != null);
         assertThat(text("#reading-heading")).contains("The Lamp at Half Tide", "reel", "AABB");
         assertThat(text("#reading-tonality")).contains("D major", "all seven notes");
         Button third = lookup("#phrase-2").query();
@@ -47,9 +48,9 @@ class ReadingWindowTest extends WindowTest {
         clickOn(third);
         assertThat(text("#phrase-title")).isEqualTo("A3, bars 5 to 6");
         assertThat(text("#phrase-likeness")).startsWith("As A1 up to bar 6, beat 3");
-        int from = model.reading().state().get().passage().orElseThrow().phrase().fromNote();
+        int from = reading().state().get().passage().orElseThrow().phrase().fromNote();
         push(KeyCode.ALT, KeyCode.LEFT);
-        assertThat(model.reading().state().get().passage().orElseThrow().phrase().fromNote()).isEqualTo(from - 1);
+        assertThat(reading().state().get().passage().orElseThrow().phrase().fromNote()).isEqualTo(from - 1);
         type("#phrase-name", "the reply");
         type("#phrase-remark", "not too fast");
         assertThat(text("#phrase-title")).startsWith("the reply");
@@ -63,9 +64,9 @@ class ReadingWindowTest extends WindowTest {
         interact(() -> model.trellis().select(0, 0));
         long tune = model.trellis().state().get().tune();
         push(KeyCode.ENTER);
-        until(() -> model.screen().get() == Screen.TRELLIS);
+        until(() -> isShown("trellis"));
         interact(() -> model.open(tune));
-        until(() -> model.trellis().isOpen() && model.screen().get() == Screen.TRELLIS);
+        until(() -> model.trellis().isOpen() && isShown("trellis"));
         assertThat(now().marks().remarks()).containsValue("not too fast");
     }
 
@@ -103,7 +104,7 @@ class ReadingWindowTest extends WindowTest {
         interact(() -> lookup("#sight-instead").<Button>query().fire());
         until(() -> model.trellis().state().get().instead().isPresent() || model.message().get().contains("nothing to compare"));
         // Locked by key, the note keeps what stands on it; what is forbidden does not come back.
-        interact(() -> view.trellis().score().requestFocus());
+        interact(() -> trellisView().score().requestFocus());
         var kept = now().ladder().setting(4).at(note);
         push(KeyCode.CONTROL, KeyCode.K);
         assertThat(now().wishes().isLocked(note)).isTrue();
@@ -137,7 +138,7 @@ class ReadingWindowTest extends WindowTest {
         assertThat(text("#variation-standing")).isEqualTo(first.inWords());
         interact(() -> {
             model.trellis().select(5, 0);
-            view.trellis().toggleLadder();
+            trellisView().toggleLadder();
         });
         interact(() -> {
             lookup("#lick-from").<TextField>query().setText("8");
@@ -167,7 +168,7 @@ class ReadingWindowTest extends WindowTest {
     void roundsAreShuffledByTheirSeedAndWrittenToOneFile() throws Exception {
         open(true);
         push(KeyCode.CONTROL, KeyCode.DIGIT6);
-        until(() -> model.rounds().state().get() != null && model.rounds().state().get().seconds() > 0);
+        until(() -> rounds().state().get() != null && rounds().state().get().seconds() > 0);
         push(KeyCode.B);
         assertThat(now().rounds().times()).hasSize(3);
         assertThat(now().rounds().times().getFirst()).allMatch(p -> p.rung() == 0);
@@ -184,23 +185,25 @@ class ReadingWindowTest extends WindowTest {
         assertThat(now().rounds().times().get(1).get(1).kind()).isPresent();
         push(KeyCode.T);
         assertThat(lookup("#pass-3-3").<Button>query().getAccessibleText()).contains("time 4");
-        interact(() -> model.follow(model.shelf().tunes().get(3).id()));
-        until(() -> model.rounds().state().get().set().size() == 1);
-        until(() -> model.rounds().state().get().seconds() > 0);
+        interact(() -> model.screen(RoundsScreen.class).follow(model.shelf().tunes().get(3).id()));
+        until(() -> rounds().state().get().set().size() == 1);
+        until(() -> rounds().state().get().seconds() > 0);
         assertThat(text("#rounds-total")).contains("minute").contains("4 times through").contains("1 more");
         // The set is kept: it is there again when the tune is opened after another.
         long tune = model.trellis().state().get().tune();
         interact(() -> model.open(model.shelf().tunes().get(1).id()));
-        until(() -> model.trellis().state().get().tune() != tune && model.screen().get() == Screen.TRELLIS);
-        interact(model::openRounds);
-        until(() -> model.rounds().state().get().arrangement().equals(now()));
-        assertThat(model.rounds().state().get().set()).isEmpty();
+        until(() -> model.trellis().state().get().tune() != tune && isShown("trellis"));
+        interact(() -> model.show("rounds"));
+        until(() -> rounds().state().get().arrangement().equals(now()));
+        assertThat(rounds().state().get().set()).isEmpty();
         interact(() -> model.open(tune));
-        until(() -> model.trellis().state().get().tune() == tune && model.screen().get() == Screen.TRELLIS);
-        interact(model::openRounds);
-        until(() -> model.rounds().state().get().set().size() == 1);
+        until(() -> model.trellis().state().get().tune() == tune && isShown("trellis"));
+        interact(() -> model.show("rounds"));
+        until(() -> rounds().state().get().set().size() == 1);
         Path file = folder.resolve("whole.abc");
-        interact(() -> model.writing().rounds(file));
+        push(KeyCode.CONTROL, KeyCode.E);
+        interact(() -> lookup("#path").<TextField>query().setText(file.toString()));
+        push(KeyCode.ENTER);
         until(() -> Files.exists(file) && model.underWay().isEmpty());
         assertThat(Files.readString(file)).contains("The Lamp at Half Tide / Hens on the Slip").contains("time 4");
     }

@@ -2,10 +2,12 @@ package wildflourish.app.desk;
 
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.List;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
+import java.util.function.Function;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
@@ -18,7 +20,21 @@ import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 import org.testfx.util.WaitForAsyncUtils;
+import wildflourish.app.across.AcrossModel;
+import wildflourish.app.across.AcrossScreen;
+import wildflourish.app.chart.ChartModel;
+import wildflourish.app.chart.ChartScreen;
+import wildflourish.app.frame.Screen;
 import wildflourish.app.listening.Player;
+import wildflourish.app.practice.PracticeModel;
+import wildflourish.app.practice.PracticeScreen;
+import wildflourish.app.practice.PracticeView;
+import wildflourish.app.reading.ReadingModel;
+import wildflourish.app.reading.ReadingScreen;
+import wildflourish.app.rounds.RoundsModel;
+import wildflourish.app.rounds.RoundsScreen;
+import wildflourish.app.trellis.TrellisScreen;
+import wildflourish.app.trellis.TrellisView;
 import wildflourish.app.work.Aside;
 import wildflourish.app.work.Keeper;
 import wildflourish.library.Library;
@@ -40,6 +56,40 @@ abstract class WindowTest extends FxRobot {
     volatile double pace = 1;
     volatile SimulatedOutput device;
     Engine engine;
+    /** The screens of the window. */
+    Function<Tools, List<Screen>> screens = Screens::of;
+
+    ReadingModel reading() {
+        return model.screen(ReadingScreen.class).model();
+    }
+
+    RoundsModel rounds() {
+        return model.screen(RoundsScreen.class).model();
+    }
+
+    AcrossModel across() {
+        return model.screen(AcrossScreen.class).model();
+    }
+
+    PracticeModel practice() {
+        return model.screen(PracticeScreen.class).model();
+    }
+
+    PracticeView practiceView() {
+        return model.screen(PracticeScreen.class).view();
+    }
+
+    ChartModel chart() {
+        return model.screen(ChartScreen.class).model();
+    }
+
+    TrellisView trellisView() {
+        return model.screen(TrellisScreen.class).view();
+    }
+
+    boolean isShown(String screen) {
+        return model.screen().get().id().equals(screen);
+    }
 
     @BeforeAll
     static void toolkit() throws Exception {
@@ -60,7 +110,7 @@ abstract class WindowTest extends FxRobot {
         background = Executors.newVirtualThreadPerTaskExecutor();
         engine = new Engine(() -> device = new SimulatedOutput(pace, 30), notice -> Platform.runLater(() -> model.say(notice)));
         interact(() -> {
-            model = new DeskModel(keeper, background, Platform::runLater, Player.on(engine), Duration.ofMillis(60));
+            model = new DeskModel(keeper, background, Platform::runLater, Player.on(engine), Duration.ofMillis(60), screens);
             stage = new Stage();
             view = DeskApplication.show(stage, model);
             model.restore();

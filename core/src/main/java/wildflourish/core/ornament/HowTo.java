@@ -1,5 +1,6 @@
 package wildflourish.core.ornament;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.instrument.Place;
@@ -77,6 +78,23 @@ public final class HowTo {
             }
         }
         return withoutGaps(text);
+    }
+
+    /**
+     * What moves for an ornament in a gesture that contains it, in order and each once in a row: {@code third finger of the upper
+     * hand, then first finger of the lower hand}; empty where nothing moves but tongue, breath or stroke.
+     */
+    public static String fingers(Ornament ornament, Gesture gesture) {
+        List<String> all = new ArrayList<>();
+        for (Gesture.Part part : gesture.parts(ornament.id())) {
+            if (part.means().isMovement()) {
+                String one = means(part.means());
+                if (all.isEmpty() || !all.getLast().equals(one)) {
+                    all.add(one);
+                }
+            }
+        }
+        return String.join(", then ", all);
     }
 
     private static String place(Place place) {

@@ -18,9 +18,10 @@ public final class BarNames {
         return number == 0 ? "the pickup" : "bar " + number;
     }
 
-    /** {@code bar 3}, {@code bars 1, 3}, {@code bars pickup, 4}. */
+    /** {@code bar 3}, {@code bars 1, 3}, {@code pickup and bar 4}. */
     public static String all(Collection<Integer> numbers) {
-        return (numbers.size() == 1 ? "bar " : "bars ")
-                + numbers.stream().map(n -> n == 0 ? "pickup" : String.valueOf(n)).collect(Collectors.joining(", "));
+        String bars = numbers.stream().filter(n -> n != 0).map(String::valueOf).collect(Collectors.joining(", "));
+        String counted = bars.isEmpty() ? "" : (bars.contains(",") ? "bars " : "bar ") + bars;
+        return !numbers.contains(0) ? counted : counted.isEmpty() ? "pickup" : "pickup and " + counted;
     }
 }

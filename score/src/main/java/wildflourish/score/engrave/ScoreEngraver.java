@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import wildflourish.core.ornament.Notation;
 import wildflourish.core.setting.Setting;
@@ -188,9 +189,32 @@ public final class ScoreEngraver {
             double stripTop = y + 0.3;
             strip.of(layout(layout, request.version().varied())).forEach(s -> shapes.add(s.moved(0, stripTop)));
             y = stripTop + strip.height();
+            if (request.open().isEmpty() && !request.folded()) {
+                y = alone(layout, stripTop, y);
+            }
         }
         systemAreas.add(new Bounds(0, top, request.width(), y));
         return y;
+    }
+
+    /** Bars and lengths around fingers that stand by themselves: bar lines, numbers, and a line as long as each lasts; the bottom. */
+    private double alone(SystemLayout layout, double top, double bottom) {
+        double y = bottom + 0.4;
+        for (SystemLayout.Placed bar : layout.bars()) {
+            shapes.add(new Shape.Line(bar.end(), top, bar.end(), y + 0.4, 0.12, Ink.STAVE));
+            if (bar.bar().bar().number() > 0) {
+                shapes.add(new Shape.Words(String.valueOf(bar.bar().bar().number()), bar.x() + 0.2, top - 0.1, 1.5, Face.SANS, Shape.Anchor.START, Ink.QUIET));
+            }
+            for (int i = 0; i < bar.xs().length; i++) {
+                int note = bar.bar().columns().get(i).note();
+                if (note >= 0) {
+                    double end = i + 1 < bar.xs().length ? bar.xs()[i + 1] - 0.5 : bar.end() - 0.7;
+                    boolean held = base.tune().note(note).heldOver();
+                    shapes.add(new Shape.Line(bar.xs()[i] + (held ? -0.5 : 0.2), y, end, y, 0.3, Ink.MUSIC));
+                }
+            }
+        }
+        return y + 1.2;
     }
 
     private void label(int rung, double y, boolean open) {
@@ -217,22 +241,40 @@ public final class ScoreEngraver {
                 over.add(new Shape.Words(bar.part().get(), bars.get(b).x(), y, 2, Face.SANS_BOLD,
                         Shape.Anchor.START, Ink.MUSIC));
             }
-            if (bar.ending().isPresent() && (bar.ending().get().starts() || b == 0)) {
-                ending(bars, b, bar.ending().get(), stave, over);
-            }
         }
+        endings(bars, stave, over);
         return over;
     }
 
-    private static void ending(
-            List<SystemLayout.Placed> bars, int from, Ending ending, List<Shape> stave, List<Shape> over) {
+    /** The brackets of a system's endings, all at the height that clears the highest thing below any of them. */
+    private static void endings(List<SystemLayout.Placed> bars, List<Shape> stave, List<Shape> over) {
+        List<Integer> begin = new ArrayList<>();
+        double y = -2.9;
+        for (int b = 0; b < bars.size(); b++) {
+            Optional<Ending> ending = bars.get(b).bar().bar().ending();
+            if (ending.isPresent() && (ending.get().starts() || b == 0)) {
+                begin.add(b);
+                y = Math.min(y, Stave.topOf(stave, bars.get(b).x() + 0.2, bars.get(lastOf(bars, b)).end() - 0.2) - 2.4);
+            }
+        }
+        for (int b : begin) {
+            ending(bars, b, bars.get(b).bar().bar().ending().orElseThrow(), y, over);
+        }
+    }
+
+    /** The last bar of the ending that a bar begins. */
+    private static int lastOf(List<SystemLayout.Placed> bars, int from) {
         int to = from;
         while (to + 1 < bars.size() && bars.get(to + 1).bar().bar().ending().filter(e -> !e.starts()).isPresent()) {
             to++;
         }
+        return to;
+    }
+
+    private static void ending(List<SystemLayout.Placed> bars, int from, Ending ending, double y, List<Shape> over) {
+        int to = lastOf(bars, from);
         double left = bars.get(from).x() + 0.2;
         double right = bars.get(to).end() - 0.2;
-        double y = Math.min(Stave.topOf(stave, left, right) - 2.4, -2.9);
         double thick = MusicFont.standard("repeatEndingLineThickness");
         boolean closes = bars.get(to).bar().bar().closing().repeatsBefore() > 0;
         over.add(new Shape.Line(left, y, right, y, thick, Ink.MUSIC));

@@ -22,6 +22,7 @@ import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.practice.Care;
 import wildflourish.core.practice.PlayingAdvice;
+import wildflourish.core.practice.StepList;
 import wildflourish.core.practice.StepRule;
 import wildflourish.core.practice.Steps;
 import wildflourish.core.setting.Arrangement;
@@ -45,72 +46,194 @@ import wildflourish.score.paint.PdfPainter;
 /** The take-home sheet: the version given out above the bare tune, its fingers, how each ornament is done, and care. */
 public final class Handout {
 
-    private static final double LEFT = Flow.MARGIN;
-    private static final double RIGHT = Flow.WIDTH - Flow.MARGIN;
     private static final double TEXT = 2.05;
-    /** 1.75 mm in points. */
-    private static final double POINTS = 1.75 * 72 / 25.4;
+    private static final double SMALL = 1.9;
+    /** Millimetres of a staff space, from what is best read down to what still is. */
+    private static final double[] SPACES = {1.75, 1.7, 1.65, 1.6, 1.55, 1.5, 1.45};
+    /** In large print: the staves, and what a staff space would be if the words were not larger still; they have sixteen points. */
+    private static final double LARGE = 2.1;
+    private static final double LARGE_WORDS = 2.97;
+    /** As above, where everything is set tightly: the staves get smaller, and the words stay as they are at {@link #WORDS}. */
+    private static final double[] TIGHT = {1.55, 1.5, 1.45, 1.4, 1.35, 1.3};
+    private static final double WORDS = 1.5;
 
     private final Version version;
+    private final SheetContents contents;
     private final Arrangement arrangement;
     private final Situation situation;
     private final int rung;
     private final Flow flow;
     private final Aids aids;
     private final List<String> minding;
+    private final boolean tight;
+    /** What the sizes of words in columns are multiplied by. */
+    private final double words;
+    private final int columns;
+    private final double left;
+    private final double right;
 
-    private Handout(Version version, Aids aids, List<String> minding) {
+    private Handout(Version version, SheetContents contents, Aids aids, List<String> minding, double space, boolean tight) {
         this.version = version;
+        this.contents = contents;
         this.aids = aids;
         this.minding = minding;
         this.arrangement = version.arrangement();
         this.situation = version.hands();
         this.rung = version.rung();
+        this.tight = tight;
+        this.words = contents.large() ? LARGE_WORDS / space : tight ? Math.max(1, WORDS / space) : 1;
+        this.columns = contents.large() ? 1 : tight ? 3 : 2;
         this.flow = new Flow("%s · %s · %s".formatted(
-                arrangement.tune().title(), arrangement.ladder().rung(rung).name(), arrangement.instrument().name()));
+                arrangement.tune().title(), arrangement.ladder().rung(rung).name(), arrangement.instrument().name()),
+                contents.paper().width() / space, contents.paper().height() / space);
+        this.left = flow.left();
+        this.right = flow.right();
     }
 
     /**
-     * The pages of a version's sheet.
+     * Pages, and how large they are printed.
+     *
+     * @param space millimetres of a staff space
+     */
+    public record Printed(List<Drawing> pages, double space) {
+
+        /** Points of a staff space. */
+        double points() {
+            return space * 72 / 25.4;
+        }
+    }
+
+    /** The sheet of a version, with what hands, arms and lungs have to mind. */
+    public static Printed of(Version version, SheetContents contents) {
+        PlayingAdvice advice = PlayingAdvice.of(version);
+        return of(version, contents, Aids.of(advice), advice.inWords());
+    }
+
+    /**
+     * The sheet of a version, as large as it can be on as few pages as it needs.
      *
      * @param aids marks of breath and air in the fingering strip
      * @param minding what arms and lungs have to mind, a sentence a line without full stops
      */
-    public static List<Drawing> pages(Version version, Aids aids, List<String> minding) {
-        return new Handout(version, aids, minding).build();
+    public static Printed of(Version version, SheetContents contents, Aids aids, List<String> minding) {
+        if (contents.large()) {
+            return new Printed(new Handout(version, contents, aids, minding, LARGE, false).build(), LARGE);
+        }
+        Printed roomy = largest(version, contents, aids, minding, false);
+        int goal = contents.steps() || contents.fingers() ? 0 : contents.bare() ? 2 : 1;
+        if (roomy.pages().size() <= goal || goal == 0) {
+            return roomy;
+        }
+        Printed tight = largest(version, contents, aids, minding, true);
+        return tight.pages().size() < roomy.pages().size() ? tight : roomy;
     }
 
-    /** The sheet as a PDF document in A4, with what hands, arms and lungs have to mind. */
+    /** As large as it can be printed on as few pages as it needs at its smallest. */
+    private static Printed largest(Version version, SheetContents contents, Aids aids, List<String> minding, boolean tight) {
+        Printed smallest = at(version, contents, aids, minding, spaces(tight).length - 1, tight);
+        int low = 0;
+        int high = spaces(tight).length - 1;
+        Printed best = smallest;
+        while (low < high) {
+            int middle = (low + high) / 2;
+            Printed printed = at(version, contents, aids, minding, middle, tight);
+            if (printed.pages().size() <= smallest.pages().size()) {
+                best = printed;
+                high = middle;
+            } else {
+                low = middle + 1;
+            }
+        }
+        return best;
+    }
+
+    private static Printed at(Version version, SheetContents contents, Aids aids, List<String> minding, int size, boolean tight) {
+        return new Printed(new Handout(version, contents, aids, minding, spaces(tight)[size], tight).build(), spaces(tight)[size]);
+    }
+
+    private static double[] spaces(boolean tight) {
+        return tight ? TIGHT : SPACES;
+    }
+
+    /** The pages of a version's usual sheet. */
+    static List<Drawing> pages(Version version, Aids aids, List<String> minding) {
+        return of(version, SheetContents.USUAL, aids, minding).pages();
+    }
+
+    /** The usual sheet as a PDF document. */
     public static byte[] pdf(Version version) {
-        PlayingAdvice advice = PlayingAdvice.of(version);
-        return pdf(version, Aids.of(advice), advice.inWords());
+        return pdf(version, SheetContents.USUAL);
     }
 
-    public static byte[] pdf(Version version, Aids aids, List<String> minding) {
-        return PdfPainter.paint(version.arrangement().tune().title(), pages(version, aids, minding), POINTS);
+    /** A sheet as a PDF document. */
+    public static byte[] pdf(Version version, SheetContents contents) {
+        Printed printed = of(version, contents);
+        return PdfPainter.paint(version.arrangement().tune().title(), printed.pages(), printed.points());
+    }
+
+    static byte[] pdf(Version version, Aids aids, List<String> minding) {
+        Printed printed = of(version, SheetContents.USUAL, aids, minding);
+        return PdfPainter.paint(version.arrangement().tune().title(), printed.pages(), printed.points());
     }
 
     private List<Drawing> build() {
         head();
-        music();
-        key();
-        minding();
-        ornaments();
-        practice();
-        care();
+        if (contents.music()) {
+            music();
+        }
+        boolean pictures = contents.music() && contents.strip() || contents.fingers();
+        List<Flow.Block> blocks = new ArrayList<>();
+        if (pictures) {
+            key(blocks);
+        }
+        if (contents.music() && contents.how()) {
+            list(blocks, "Mind in this tune", minding.stream().map(Sentence::capital).toList());
+        }
+        if (contents.how()) {
+            ornaments(blocks);
+        }
+        if (contents.steps()) {
+            StepPages steps = new StepPages(StepList.of(version), flow, arrangement, contents.large() ? words : 1);
+            steps.holding();
+            flow.space(1.2);
+            flow.columns(blocks, columns);
+            blocks.clear();
+            flow.turn();
+            steps.steps();
+            flow.space(1.5);
+        }
+        if (contents.practice()) {
+            practice(blocks);
+        }
+        if (contents.care()) {
+            care(blocks);
+        }
+        flow.columns(blocks, columns);
+        if (contents.fingers()) {
+            fingers();
+        }
         return flow.drawings();
     }
 
+    /** The size of the words in columns. */
+    private double small() {
+        return (tight ? 1.8 : SMALL) * words;
+    }
+
+    private double wide() {
+        return flow.columnWidth(columns);
+    }
+
     private void head() {
-        flow.paragraph(arrangement.tune().title(), LEFT, RIGHT, 4.4, Face.SERIF_BOLD, Ink.MUSIC);
+        flow.paragraph(arrangement.tune().title(), left, right, 4.4, Face.SERIF_BOLD, Ink.MUSIC);
         String type = arrangement.tune().head().rhythm().isEmpty()
                 ? TuneType.of(arrangement.tune().head()).id() : arrangement.tune().head().rhythm();
         String line = "%s in %s · %s · version: %s · goal: %s".formatted(
                 type, arrangement.tune().head().key().spoken(), arrangement.instrument().spoken(),
                 arrangement.ladder().rung(rung).name(), arrangement.tempo().spoken());
-        flow.paragraph(line, LEFT, RIGHT, TEXT, Face.SANS, Ink.MUSIC);
+        flow.paragraph(line, left, right, TEXT * (contents.large() ? words : 1), Face.SANS, Ink.MUSIC);
         if (!arrangement.tune().head().composers().isEmpty()) {
-            flow.paragraph(String.join(", ", arrangement.tune().head().composers()), LEFT, RIGHT, 1.8,
+            flow.paragraph(String.join(", ", arrangement.tune().head().composers()), left, right, 1.8,
                     Face.SERIF_ITALIC, Ink.QUIET);
         }
         flow.space(1.5);
@@ -118,44 +241,71 @@ public final class Handout {
 
     /** The systems, each kept whole on its page. */
     private void music() {
-        Set<Integer> open = new LinkedHashSet<>(List.of(rung, 0));
-        Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(version, open, false, true, aids, RIGHT - LEFT));
-        SystemBlocks.of(engraving, LEFT).forEach(b -> flow.block(b.shapes(), b.height() + 1.6));
+        Set<Integer> open = contents.bare() ? new LinkedHashSet<>(List.of(rung, 0)) : Set.of(rung);
+        systems(new ScoreRequest(version, open, false, contents.strip(), aids, right - left));
         List<Integer> missing = situation.plan().missing();
         if (!missing.isEmpty()) {
             flow.paragraph("%d notes marked with a cross are not on the %s: leave them out or play the octave above."
-                    .formatted(missing.size(), arrangement.instrument().name()), LEFT, RIGHT, TEXT, Face.SANS,
+                    .formatted(missing.size(), arrangement.instrument().name()), left, right, TEXT * (contents.large() ? words : 1), Face.SANS,
                     Ink.MISSING);
         }
     }
 
+    private void systems(ScoreRequest request) {
+        Engraving engraving = ScoreEngraver.engrave(request);
+        SystemBlocks.of(engraving, left).forEach(b -> flow.block(b.shapes(), b.height() + 1.6));
+    }
+
+    /** Only the fingers, bar by bar; a line below each as long as it lasts. */
+    private void fingers() {
+        if (!arrangement.instrument().hasHands()) {
+            return;
+        }
+        flow.turn();
+        flow.paragraph("Only the fingers", left, right, 2.6, Face.SERIF_BOLD, Ink.MUSIC);
+        flow.space(1);
+        systems(new ScoreRequest(version, Set.of(), false, true, aids, right - left));
+    }
+
     /** What the signs of the fingering strip mean. */
-    private void key() {
-        List<String> lines = HandPicture.of(arrangement.instrument()).key();
-        if (lines.isEmpty()) {
-            return;
-        }
-        heading("Reading the fingers");
-        lines.forEach(l -> flow.paragraph("–  " + l, LEFT, RIGHT, 1.9, Face.SANS, Ink.MUSIC));
+    private void key(List<Flow.Block> blocks) {
+        list(blocks, "Reading the fingers", HandPicture.of(arrangement.instrument()).key());
     }
 
-    private void minding() {
-        if (minding.isEmpty()) {
-            return;
+    private void list(List<Flow.Block> blocks, String heading, List<String> lines) {
+        if (!lines.isEmpty()) {
+            blocks.add(heading(heading));
+            if (tight) {
+                blocks.add(text(String.join(" ", lines.stream().map(Sentence::full).toList()), 0, small(), Ink.MUSIC, 0.2));
+            } else {
+                lines.forEach(l -> blocks.add(text("–  " + l, 0, small(), Ink.MUSIC, 0.2)));
+            }
         }
-        heading("Mind in this tune");
-        minding.forEach(l -> flow.paragraph("–  " + Sentence.capital(l), LEFT, RIGHT, 1.9,
-                Face.SANS, Ink.MUSIC));
     }
 
-    private void heading(String text) {
-        flow.need(17);
-        flow.space(1.2);
-        flow.block(List.of(new Shape.Words(text, LEFT, 2.6, 2.6, Face.SERIF_BOLD, Shape.Anchor.START, Ink.MUSIC)), 4.2);
+    private Flow.Block heading(String text) {
+        return new Flow.Block(List.of(new Shape.Words(text, 0, 0.9 + 2.5 * words, 2.5 * words, Face.SERIF_BOLD, Shape.Anchor.START, Ink.MUSIC)), 2.3 + 2.5 * words, true);
+    }
+
+    /** Words broken to the column, which stand together; {@code after} is left free behind them. */
+    private Flow.Block text(String words, double indent, double size, Ink ink, double after) {
+        List<Shape> shapes = new ArrayList<>();
+        double height = lines(words, indent, 0, size, ink, shapes);
+        return new Flow.Block(shapes, height + after, false);
+    }
+
+    /** Sets words broken to the column from a height on; the height behind them. */
+    private double lines(String words, double indent, double top, double size, Ink ink, List<Shape> shapes) {
+        double y = top;
+        for (String line : Flow.wrapped(words, Face.SANS, size, wide() - indent)) {
+            shapes.add(new Shape.Words(line, indent, y + size, size, Face.SANS, Shape.Anchor.START, ink));
+            y += size * 1.36;
+        }
+        return y;
     }
 
     /** Where an ornament stands, how fast each of them stays clean and still speaks, and how the first one is done. */
-    private record Use(Map<Integer, Limits> byNote, String how) {}
+    private record Use(Map<Integer, Limits> byNote, String how, Map<String, Set<Integer>> fingers) {}
 
     private record Limits(Optional<Tempo> clean, Optional<Tempo> speaks) {
 
@@ -169,7 +319,7 @@ public final class Handout {
         }
     }
 
-    private void ornaments() {
+    private void ornaments(List<Flow.Block> blocks) {
         Setting setting = version.varied().setting();
         Map<Ornament, Use> uses = new LinkedHashMap<>();
         setting.byNote().forEach((note, ids) -> {
@@ -178,52 +328,54 @@ public final class Handout {
                     n -> setting.ornaments(n, situation.vocabulary()), arrangement.tempo(), arrangement.speeds());
             if (Gestures.make(situation, note, stack) instanceof Making.Made made) {
                 for (Ornament ornament : Gestures.played(situation, note, stack)) {
-                    uses.computeIfAbsent(ornament, o -> new Use(new TreeMap<>(),
-                            HowTo.inWords(o, made.gesture(), situation.tune().note(note).pitch())))
-                            .byNote().put(note, new Limits(verdict.cleanUpTo(), verdict.speaksUpTo()));
+                    Use use = uses.computeIfAbsent(ornament, o -> new Use(new TreeMap<>(),
+                            HowTo.inWords(o, made.gesture(), situation.tune().note(note).pitch()), new LinkedHashMap<>()));
+                    use.byNote().put(note, new Limits(verdict.cleanUpTo(), verdict.speaksUpTo()));
+                    use.fingers().computeIfAbsent(HowTo.fingers(ornament, made.gesture()), f -> new TreeSet<>())
+                            .add(situation.tune().note(note).barNumber());
                 }
             }
         });
         if (!uses.isEmpty()) {
-            heading("How each ornament is done");
-            uses.forEach((ornament, use) -> ornament(ornament, use));
+            blocks.add(heading("How each ornament is done"));
+            uses.forEach((ornament, use) -> blocks.add(ornament(ornament, use)));
         }
-        variations(version.setting());
+        variations(version.setting(), blocks);
     }
 
     /** What is played in place of the plain notes, kind by kind. */
-    private void variations(Setting setting) {
+    private void variations(Setting setting, List<Flow.Block> blocks) {
         Map<String, Set<Integer>> bars = new LinkedHashMap<>();
         setting.variations().values().forEach(v -> bars.computeIfAbsent(v.kind(), k -> new TreeSet<>())
                 .add(version.bare().tune().note(v.from()).barNumber()));
         if (!bars.isEmpty()) {
-            heading("What is played otherwise");
-            bars.forEach((kind, where) -> flow.paragraph("–  %s, %s: %s".formatted(VariationKind.spoken(kind), BarNames.all(where),
-                    VariationKind.of(kind).how()), LEFT, RIGHT, TEXT, Face.SANS, Ink.MUSIC));
+            blocks.add(heading("What is played otherwise"));
+            bars.forEach((kind, where) -> blocks.add(text("–  %s, %s: %s".formatted(VariationKind.spoken(kind), BarNames.all(where),
+                    VariationKind.of(kind).how()), 0, small(), Ink.MUSIC, 0.2)));
         }
     }
 
-    private void ornament(Ornament ornament, Use use) {
-        double indent = LEFT + 6;
-        String where = BarNames.all(bars(use.byNote().keySet()));
+    private Flow.Block ornament(Ornament ornament, Use use) {
+        double indent = tight ? 3.6 : 4.6;
+        List<Shape> shapes = new ArrayList<>(OrnamentMark.at(tight ? 1.5 : 1.9, 1.25, ornament));
+        shapes.add(new Shape.Words(ornament.name(), indent, 0.2 + 1.75 * words, (tight ? 1.9 : 2.1) * words, Face.SANS_BOLD, Shape.Anchor.START, Ink.MUSIC));
         Limits usual = usual(use);
-        String limit = usual.inWords().isEmpty() ? "" : "  ·  " + usual.inWords();
-        boolean together = where.length() + limit.length() < 70;
-        String first = "First time: " + use.how();
-        Map<String, Set<Integer>> worse = worse(use, usual);
-        int lines = Flow.wrapped(first, Face.SANS, TEXT, RIGHT - indent).size() + worse.size() + (together ? 0 : 1);
-        flow.need(3 + lines * TEXT * 1.38);
-        List<Shape> title = new ArrayList<>(OrnamentMark.at(LEFT + 2.2, 1.3, ornament));
-        title.add(new Shape.Words(ornament.name(), indent, 1.95, 2.1, Face.SANS_BOLD, Shape.Anchor.START, Ink.MUSIC));
-        title.add(new Shape.Words(together ? where + limit : usual.inWords(), RIGHT, 1.95, 1.8, Face.SANS, Shape.Anchor.END, Ink.QUIET));
-        flow.block(title, 2.8);
-        if (!together) {
-            flow.paragraph(Sentence.full(where), indent, RIGHT, TEXT, Face.SANS, Ink.QUIET);
+        String about = Sentence.capital(BarNames.all(bars(use.byNote().keySet()))) + (usual.inWords().isEmpty() ? "" : "; " + usual.inWords()) + ".";
+        double y = lines(about, indent, 0.6 + 2.1 * words, (tight ? 1.7 : 1.8) * words, Ink.QUIET, shapes);
+        List<String> sentences = new ArrayList<>(List.of("First time: " + use.how()));
+        List<Map.Entry<String, Set<Integer>>> fingers = List.copyOf(use.fingers().entrySet());
+        for (Map.Entry<String, Set<Integer>> other : fingers.subList(1, fingers.size())) {
+            if (!other.getKey().isEmpty()) {
+                sentences.add("%s: %s.".formatted(Sentence.capital(BarNames.all(other.getValue())), other.getKey()));
+            }
         }
-        flow.paragraph(first, indent, RIGHT, TEXT, Face.SANS, Ink.MUSIC);
-        worse.forEach((words, where2) -> flow.paragraph("In %s it is tighter: %s.".formatted(BarNames.all(where2), words), indent, RIGHT, TEXT,
-                Face.SANS, Ink.MUSIC));
-        flow.space(0.9);
+        for (Map.Entry<String, Set<Integer>> tighter : worse(use, usual).entrySet()) {
+            sentences.add("In %s it is tighter: %s.".formatted(BarNames.all(tighter.getValue()), tighter.getKey()));
+        }
+        for (String sentence : tight ? List.of(String.join(" ", sentences)) : sentences) {
+            y = lines(sentence, indent, y, small(), Ink.MUSIC, shapes);
+        }
+        return new Flow.Block(shapes, y + (tight ? 0.4 : 0.7), false);
     }
 
     private Set<Integer> bars(Set<Integer> notes) {
@@ -257,35 +409,32 @@ public final class Handout {
         return worse;
     }
 
-    private void practice() {
-        heading("Practise");
-        flow.need(16);
-        flow.paragraph("Even before fast. Bare and slow first, every note equally loud; then this version, slow. Tick a "
+    private void practice(List<Flow.Block> blocks) {
+        blocks.add(heading("Practise"));
+        List<Shape> shapes = new ArrayList<>();
+        double y = lines("Even before fast. Bare and slow first, every note equally loud; then this version, slow. Tick a "
                 + "tempo when you have played it evenly three times running; go back a step when it falls apart. The tempi count "
-                + "the %s.".formatted(arrangement.tempo().beatName()),
-                LEFT, RIGHT, TEXT, Face.SANS, Ink.MUSIC);
-        flow.space(0.8);
+                + "the %s.".formatted(arrangement.tempo().beatName()), 0, 0, small(), Ink.MUSIC, shapes) + 0.8;
         List<Tempo> steps = Steps.upTo(arrangement.tempo(), StepRule.USUAL).tempi();
-        double room = (RIGHT - LEFT) / steps.size();
-        List<Shape> boxes = new ArrayList<>();
+        double each = 8;
+        int inRow = Math.max(1, (int) (wide() / each));
         for (int i = 0; i < steps.size(); i++) {
-            double x = LEFT + i * room;
+            double x = i % inRow * each;
+            double top = y + i / inRow * 3.2;
             double size = 2.2;
-            boxes.add(new Shape.Line(x, 0, x + size, 0, 0.14, Ink.MUSIC));
-            boxes.add(new Shape.Line(x, size, x + size, size, 0.14, Ink.MUSIC));
-            boxes.add(new Shape.Line(x, 0, x, size, 0.14, Ink.MUSIC));
-            boxes.add(new Shape.Line(x + size, 0, x + size, size, 0.14, Ink.MUSIC));
-            boxes.add(new Shape.Words(String.valueOf(steps.get(i).perMinute().floor()), x + size + 0.7, 1.7, 1.7, Face.SANS, Shape.Anchor.START,
-                    Ink.MUSIC));
+            shapes.add(new Shape.Line(x, top, x + size, top, 0.14, Ink.MUSIC));
+            shapes.add(new Shape.Line(x, top + size, x + size, top + size, 0.14, Ink.MUSIC));
+            shapes.add(new Shape.Line(x, top, x, top + size, 0.14, Ink.MUSIC));
+            shapes.add(new Shape.Line(x + size, top, x + size, top + size, 0.14, Ink.MUSIC));
+            shapes.add(new Shape.Words(String.valueOf(steps.get(i).perMinute().floor()), x + size + 0.7, top + 1.85, 1.8 * Math.min(words, 1.25), Face.SANS,
+                    Shape.Anchor.START, Ink.MUSIC));
         }
-        flow.block(boxes, 4);
+        blocks.add(new Flow.Block(shapes, y + (steps.size() + inRow - 1) / inRow * 3.2 + 0.4, false));
     }
 
-    private void care() {
-        heading("Take care");
-        for (String caution : Care.of(arrangement.instrument().family())) {
-            flow.paragraph("–  " + caution, LEFT, RIGHT, 1.9, Face.SANS, Ink.MUSIC);
-        }
-        flow.paragraph("These are reminders, not medical advice.", LEFT, RIGHT, 1.8, Face.SERIF_ITALIC, Ink.QUIET);
+    private void care(List<Flow.Block> blocks) {
+        list(blocks, "Take care", Care.of(arrangement.instrument().family()));
+        blocks.add(new Flow.Block(List.of(new Shape.Words("These are reminders, not medical advice.", 0, 1.8 * words, 1.8 * words,
+                Face.SERIF_ITALIC, Shape.Anchor.START, Ink.QUIET)), 2.6 * words, false));
     }
 }

@@ -9,23 +9,23 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
-import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
+import wildflourish.app.controls.Boxes;
 import wildflourish.app.controls.Buttons;
 import wildflourish.app.controls.Choosing;
 import wildflourish.app.controls.Filling;
+import wildflourish.app.controls.Labels;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisState;
 import wildflourish.core.practice.Lilt;
 import wildflourish.sound.transport.Backing;
 
-/** What is heard and how, under the score. */
-public final class ListeningBar extends FlowPane {
+/** The one place for what is heard and how. */
+public final class SoundCard extends GridPane {
 
     private final ListeningModel model;
     private final TrellisModel trellis;
-    private final Runnable done;
-    private final Button play = Buttons.button("play", "Play", "play from the note in hand, or stop: space");
     private final ComboBox<ListeningState.Extent> stretch = new ComboBox<>();
     private final ToggleButton again = Buttons.toggle("again", "Around", "over and over: / key");
     private final Label percent = new Label();
@@ -34,86 +34,76 @@ public final class ListeningBar extends FlowPane {
     private final ToggleButton metronome = Buttons.toggle("metronome", "Click", "a click on each beat");
     private final ToggleButton counted = Buttons.toggle("counted", "Count in", "two beats, a bar, or four potatoes, as the tune asks");
     private final ComboBox<Lilt> lilt = new ComboBox<>();
-    private final Label place = new Label();
     private final Filling filling = new Filling();
 
-    /**
-     * A bar on the model.
-     *
-     * @param done called after a choice, to give the keyboard back to the score
-     */
-    public ListeningBar(ListeningModel model, TrellisModel trellis, Runnable done) {
-        super(8, 5);
+    /** A card on the model. */
+    public SoundCard(ListeningModel model, TrellisModel trellis) {
         this.model = model;
         this.trellis = trellis;
-        this.done = done;
         setId("listening");
-        getStyleClass().add("listening");
-        setAlignment(Pos.CENTER_LEFT);
-        play.setOnAction(e -> model.toggle());
-        play.setMinWidth(64);
-        Button slower = Buttons.button("pace-down", "–", "slower than the tune's tempo: < key");
-        Button faster = Buttons.button("pace-up", "+", "faster than the tune's tempo: > key");
-        slower.setAccessibleText("listen slower");
-        faster.setAccessibleText("listen faster");
-        slower.setOnAction(e -> model.stepPercent(-5));
-        faster.setOnAction(e -> model.stepPercent(5));
-        percent.setId("percent");
-        percent.getStyleClass().add("percent");
+        getStyleClass().addAll("card", "listening");
+        setHgap(12);
+        setVgap(9);
         stretch.getItems().setAll(ListeningState.Extent.values());
         stretch.setConverter(Choosing.by(ListeningState.Extent::words));
         named(stretch, "stretch", "what is heard; [ and ] mark a stretch, Shift+space hears only this ornament");
-        stretch.setOnAction(e -> chosen(() -> model.setStretch(stretch.getValue())));
-        again.setOnAction(e -> chosen(() -> model.setAgain(again.isSelected())));
-        stretch.setPrefWidth(204);
-        against.setPrefWidth(164);
-        under.setPrefWidth(98);
-        lilt.setPrefWidth(112);
+        stretch.setOnAction(e -> filling.chosen(() -> model.setStretch(stretch.getValue())));
+        again.setOnAction(e -> filling.chosen(() -> model.setAgain(again.isSelected())));
         against.setConverter(Choosing.by(this::named));
         named(against, "against", "another rung on every second pass");
-        against.setOnAction(e -> chosen(() -> model.setAgainst(against.getValue())));
+        against.setOnAction(e -> filling.chosen(() -> model.setAgainst(against.getValue())));
         under.getItems().setAll(Backing.Under.values());
         under.setConverter(Choosing.by(Backing.Under::words));
         named(under, "under", "what lies softly underneath");
-        under.setOnAction(e -> chosen(() -> model.setUnder(under.getValue())));
-        metronome.setOnAction(e -> chosen(() -> model.setMetronome(metronome.isSelected())));
-        counted.setOnAction(e -> chosen(() -> model.setCounted(counted.isSelected())));
+        under.setOnAction(e -> filling.chosen(() -> model.setUnder(under.getValue())));
+        metronome.setOnAction(e -> filling.chosen(() -> model.setMetronome(metronome.isSelected())));
+        counted.setOnAction(e -> filling.chosen(() -> model.setCounted(counted.isSelected())));
         lilt.getItems().setAll(Lilt.all());
         lilt.setConverter(Choosing.by(Lilt::words));
         named(lilt, "lilt", "how each beat is shared among its pulses");
-        lilt.setOnAction(e -> chosen(() -> model.setLilt(lilt.getValue())));
-        place.setId("playing-at");
-        place.getStyleClass().add("quiet");
-        HBox pace = new HBox(4, slower, percent, faster);
-        pace.setAlignment(Pos.CENTER_LEFT);
-        Button from = Buttons.button("mark-from", "[", "the stretch that is heard begins with the note in hand: [ key");
-        Button to = Buttons.button("mark-to", "]", "the stretch that is heard ends with the note in hand: ] key");
-        from.setAccessibleText("begin the stretch here");
-        to.setAccessibleText("end the stretch here");
-        from.setOnAction(e -> model.markFrom());
-        to.setOnAction(e -> model.markTo());
-        getChildren().addAll(play, stretch, from, to, again, pace, against, under, lilt, metronome, counted, place);
+        lilt.setOnAction(e -> filling.chosen(() -> model.setLilt(lilt.getValue())));
+        percent.setId("percent");
+        percent.getStyleClass().add("stepped");
+        percent.setAlignment(Pos.CENTER);
+        HBox marks = Boxes.row(button("mark-from", "[", "begin the stretch with the note in hand", model::markFrom),
+                button("mark-to", "]", "end the stretch with the note in hand", model::markTo), again);
+        addRow(0, Labels.quiet("what", stretch), stretch);
+        add(marks, 1, 1);
+        addRow(2, Labels.quiet("pace"), Boxes.row(button("pace-down", "–", "slower than the tune's tempo: < key", () -> model.stepPercent(-5)), percent,
+                button("pace-up", "+", "faster than the tune's tempo: > key", () -> model.stepPercent(5))));
+        addRow(3, Labels.quiet("in turn", against), against);
+        addRow(4, Labels.quiet("underneath", under), under);
+        addRow(5, Labels.quiet("lilt", lilt), lilt);
+        add(Boxes.row(metronome, counted), 1, 6);
         model.state().addListener((o, before, now) -> show());
-        model.lit().addListener((o, before, now) -> showPlace());
         trellis.state().addListener((o, before, now) -> rungs(now));
+        if (trellis.isOpen()) {
+            rungs(trellis.state().get());
+        }
         show();
+    }
+
+    /** What takes the keyboard first. */
+    public ComboBox<ListeningState.Extent> first() {
+        return stretch;
+    }
+
+    private static Button button(String id, String text, String hint, Runnable action) {
+        Button button = Buttons.button(id, text, hint);
+        button.setAccessibleText(hint);
+        button.setOnAction(e -> action.run());
+        return button;
     }
 
     private static void named(ComboBox<?> box, String id, String words) {
         box.setId(id);
         box.setAccessibleText(words);
         box.setTooltip(new Tooltip(words));
+        box.setMaxWidth(Double.MAX_VALUE);
     }
 
     private String named(Optional<Integer> rung) {
         return rung.map(r -> "and " + trellis.arrangement().ladder().rung(r).name() + " in turn").orElse("this rung alone");
-    }
-
-    private void chosen(Runnable command) {
-        if (!filling.isOn()) {
-            command.run();
-            done.run();
-        }
     }
 
     private void rungs(TrellisState now) {
@@ -133,7 +123,6 @@ public final class ListeningBar extends FlowPane {
     private void show() {
         ListeningState now = model.state().get();
         filling.fill(() -> {
-            play.setText(now.playing() ? "Stop" : "Play");
             stretch.setValue(now.stretch());
             again.setSelected(now.again());
             percent.setText(now.manner().percent() + " %");
@@ -143,15 +132,5 @@ public final class ListeningBar extends FlowPane {
             counted.setSelected(now.manner().counted());
             lilt.setValue(now.manner().lilt());
         });
-        showPlace();
-    }
-
-    private void showPlace() {
-        place.setText(model.lit().get().map(l -> l.words() + (model.device().isEmpty() ? "" : "  ·  no sound")).orElse(""));
-        if (model.state().get().playing()) {
-            play.getTooltip().setText("stop: space; what is played is heard %d ms later, which the light allows for".formatted(
-                    Math.round(model.latencyMs())));
-        }
-        place.setTooltip(model.device().isEmpty() ? null : new Tooltip(model.device()));
     }
 }

@@ -1,0 +1,115 @@
+package wildflourish.app.desk;
+
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.app.across.AcrossModel;
+import wildflourish.app.across.AcrossScreen;
+import wildflourish.app.chart.ChartModel;
+import wildflourish.app.chart.ChartScreen;
+import wildflourish.app.frame.Screen;
+import wildflourish.app.listening.TakeHome;
+import wildflourish.app.practice.PracticeModel;
+import wildflourish.app.practice.PracticeScreen;
+import wildflourish.app.practice.Practising;
+import wildflourish.app.reading.ReadingModel;
+import wildflourish.app.reading.ReadingScreen;
+import wildflourish.app.reading.Recollection;
+import wildflourish.app.rounds.RoundsModel;
+import wildflourish.app.rounds.RoundsScreen;
+import wildflourish.app.sheet.Printers;
+import wildflourish.app.sheet.SheetModel;
+import wildflourish.app.sheet.SheetScreen;
+import wildflourish.app.shelf.Incipits;
+import wildflourish.app.shelf.ShelfScreen;
+import wildflourish.app.trellis.TrellisScreen;
+import wildflourish.app.work.Background;
+import wildflourish.core.practice.LoggedPass;
+
+/** The screens there are, in the order of the work. A new one is a line here and a class in its own package. */
+final class Screens {
+
+    private static final Background.Words NOT_RECOLLECTED = Background.Words.silent("the other tunes could not be read; this one is as it was");
+
+    private final Tools t;
+    private final TakeHome takeHome;
+
+    private Screens(Tools tools) {
+        this.t = tools;
+        this.takeHome = new TakeHome(tools.listening(), tools.production());
+    }
+
+    /** All of them, made from what there is. */
+    static List<Screen> of(Tools tools) {
+        Screens make = new Screens(tools);
+        return List.of(make.shelf(), make.reading(), make.trellis(), make.across(), make.rounds(), make.practice(), make.sheet(), make.chart());
+    }
+
+    private Screen shelf() {
+        Incipits incipits = new Incipits(tune -> t.keeper().ask(l -> l.tunes().current(tune).document()), t.background(),
+                () -> t.look().get().palette());
+        return new ShelfScreen(t.shelf(), incipits, t.opening()::open, t.opening()::hear, t.shelfWork()::growAll, t.bringIn());
+    }
+
+    private Screen reading() {
+        return new ReadingScreen(new ReadingModel(t.trellis(), t.background(), t.site()::say), t.trellis(), t.listening(),
+                then -> t.background().run(NOT_RECOLLECTED, job -> t.keeper().ask(Recollection::of), then), t.site());
+    }
+
+    private Screen trellis() {
+        TrellisScreen.Sound sound = new TrellisScreen.Sound() {
+            @Override
+            public void toggle() {
+                t.listening().toggle();
+            }
+
+            @Override
+            public void write(Path file) {
+                takeHome.rung(file, t.trellis().arrangement(), t.trellis().rung());
+            }
+        };
+        TrellisScreen screen = new TrellisScreen(t.trellis(), sound, zoom -> t.memory().change(m -> m.zoomed(zoom)), t.site());
+        t.opening().whenRestored(kept -> screen.recall(kept.memory().size()));
+        return screen;
+    }
+
+    private Screen across() {
+        return new AcrossScreen(new AcrossModel(t.trellis(), t.background(), t.site()::say), t.trellis(), t.listening(), t.site());
+    }
+
+    private Screen rounds() {
+        Sets sets = new Sets(t.keeper(), t.trellis(), t.background());
+        return new RoundsScreen(new RoundsModel(t.trellis(), sets, t.background(), t.site()::say), t.trellis(), t.listening(), takeHome, sets,
+                t.shelf().tunes(), t.site());
+    }
+
+    private Screen practice() {
+        PracticeModel model = new PracticeModel(t.trellis(), t.player(), new PracticeModel.Keeping() {
+            @Override
+            public void log(LoggedPass pass) {
+                t.keeper().log(pass);
+            }
+
+            @Override
+            public void remember(Practising how) {
+                t.memory().change(m -> m.with(how));
+            }
+        }, t.background(), t.site()::say, Clock.systemUTC(), t.betweenPasses());
+        t.opening().whenRestored(kept -> model.recall(kept.passes(), kept.memory().practising()));
+        return new PracticeScreen(model, t.trellis(), t.shelf().tunes(), tune -> t.opening().openFor(tune, PracticeScreen.ID), t.production(), t.site());
+    }
+
+    private Screen sheet() {
+        SheetModel model = new SheetModel(t.trellis(), contents -> t.keeper().remember(Kept.SHEET, contents), t.background(), t.production(),
+                new Printers(), t.site()::say);
+        t.opening().whenRestored(kept -> model.recall(kept.sheet()));
+        return new SheetScreen(model, t.trellis(), t.site());
+    }
+
+    private Screen chart() {
+        ChartModel model = new ChartModel(t.own(), () -> t.trellis().isOpen() ? Optional.of(t.trellis().arrangement().tune()) : Optional.empty(),
+                t.site()::say);
+        return new ChartScreen(model, t.trellis(), t.production(), t.site());
+    }
+}

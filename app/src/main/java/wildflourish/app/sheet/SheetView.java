@@ -1,0 +1,202 @@
+package wildflourish.app.sheet;
+
+import java.util.List;
+import java.util.function.BiFunction;
+import java.util.function.Predicate;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.VBox;
+import wildflourish.app.controls.Boxes;
+import wildflourish.app.controls.Buttons;
+import wildflourish.app.controls.Choosing;
+import wildflourish.app.controls.Filling;
+import wildflourish.app.controls.Labels;
+import wildflourish.app.controls.Shown;
+import wildflourish.app.frame.Command;
+import wildflourish.app.frame.CommandButton;
+import wildflourish.app.paint.CanvasPainter;
+import wildflourish.app.paint.Look;
+import wildflourish.app.paint.Palette;
+import wildflourish.score.display.Drawing;
+import wildflourish.score.handout.Paper;
+import wildflourish.score.handout.SheetContents;
+
+/** The pages as they will be printed; beside them what is on them, and the ways to paper. */
+public final class SheetView extends BorderPane {
+
+    private static final double PANEL = 300;
+    private static final double MOST = 880;
+
+    private final SheetModel model;
+    private final VBox pages = new VBox(16);
+    private final ScrollPane scroll = new ScrollPane(pages);
+    private final Label about = new Label();
+    private final ComboBox<Integer> rung = new ComboBox<>();
+    private final ComboBox<Paper> paper = new ComboBox<>();
+    private final ComboBox<String> printer = new ComboBox<>();
+    private final Label noPrinter = Labels.wrapped("This machine knows no printer: write a PDF and print that.");
+    private final VBox choices = new VBox(4);
+    private final BorderPane side = new BorderPane();
+    private final Filling filling = new Filling();
+
+    /**
+     * A view of the model.
+     *
+     * @param commands those of its screen that have a button: write, print
+     * @param rungs tells the names of the rungs and takes another in hand
+     */
+    SheetView(SheetModel model, List<Command> commands, Rungs rungs) {
+        this.model = model;
+        setId("sheet");
+        getStyleClass().add("sheet");
+        pages.setAlignment(Pos.TOP_CENTER);
+        pages.setPadding(new Insets(16));
+        scroll.setFitToWidth(true);
+        scroll.setId("sheet-pages");
+        scroll.setAccessibleText("the pages of the sheet");
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.viewportBoundsProperty().addListener((o, before, now) -> {
+            if (before.getWidth() != now.getWidth()) {
+                draw();
+            }
+        });
+        setCenter(scroll);
+        about.setId("sheet-about");
+        about.setWrapText(true);
+        about.getStyleClass().add("quiet");
+        rung.setConverter(Choosing.by(rungs::name));
+        rung.setOnAction(e -> filling.chosen(() -> rungs.take(rung.getValue())));
+        paper.getItems().setAll(Paper.values());
+        paper.setConverter(Choosing.by(Paper::words));
+        paper.setOnAction(e -> filling.chosen(() -> model.change(c -> c.with(paper.getValue()))));
+        printer.setId("printer");
+        printer.setAccessibleText("printer");
+        printer.setMaxWidth(Double.MAX_VALUE);
+        VBox all = new VBox(8, Boxes.labelled("sheet-rung", "version", rung), Labels.heading("For whom"), new FlowPane(6, 6,
+                Buttons.button("sheet-usual", "Reads music", "staves, fingers, how-to, practice and care", () -> model.change(c -> like(SheetContents.USUAL, c)), this::focusPages),
+                Buttons.button("sheet-by-steps", "Does not read music", "how it is held, a step list, a page of fingers", () -> model.change(c -> like(SheetContents.BY_STEPS, c)), this::focusPages)),
+                Labels.heading("What is on it"), choices, Boxes.labelled("sheet-paper", "paper", paper), about,
+                Labels.heading("To paper"), CommandButton.of(commands.getFirst(), "Write as PDF or SVG…", () -> { }),
+                printer, CommandButton.of(commands.getLast(), "Print", this::focusPages), noPrinter);
+        all.setPadding(new Insets(12));
+        fillChoices();
+        ScrollPane right = new ScrollPane(all);
+        right.setFitToWidth(true);
+        right.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        side.setCenter(right);
+        side.getStyleClass().add("beside");
+        setRight(side);
+        setLook(Look.USUAL);
+        model.state().addListener((o, before, now) -> show(now));
+        model.printerNames().addListener((o, before, now) -> printers(now));
+        printers(model.printerNames().get());
+        if (model.state().get() != null) {
+            show(model.state().get());
+        }
+    }
+
+    /** The rungs that can be given out. */
+    interface Rungs {
+
+        String name(int rung);
+
+        /** Takes another one in hand. */
+        void take(int rung);
+    }
+
+    private static SheetContents like(SheetContents preset, SheetContents now) {
+        return preset.with(now.paper()).withLarge(now.large());
+    }
+
+    private void fillChoices() {
+        choice("sheet-music", "the version on staves", SheetContents::music, SheetContents::withMusic);
+        choice("sheet-bare", "the bare tune below it", SheetContents::bare, SheetContents::withBare);
+        choice("sheet-strip", "fingers under the notes", SheetContents::strip, SheetContents::withStrip);
+        choice("sheet-how", "how each ornament is done", SheetContents::how, SheetContents::withHow);
+        choice("sheet-practice", "boxes for practice", SheetContents::practice, SheetContents::withPractice);
+        choice("sheet-care", "cautions", SheetContents::care, SheetContents::withCare);
+        choice("sheet-steps", "a step list", SheetContents::steps, SheetContents::withSteps);
+        choice("sheet-fingers", "a page that is only fingers", SheetContents::fingers, SheetContents::withFingers);
+        choice("sheet-large", "large print", SheetContents::large, SheetContents::withLarge);
+    }
+
+    private void choice(String id, String words, Predicate<SheetContents> is, BiFunction<SheetContents, Boolean, SheetContents> with) {
+        CheckBox box = new CheckBox(words);
+        box.setId(id);
+        box.setUserData(is);
+        box.setOnAction(e -> filling.chosen(() -> model.change(c -> with.apply(c, box.isSelected()))));
+        choices.getChildren().add(box);
+        box.setSelected(is.test(model.contents()));
+    }
+
+    private void printers(List<String> names) {
+        printer.getItems().setAll(names);
+        printer.getSelectionModel().selectFirst();
+        Shown.set(printer, !names.isEmpty());
+        Shown.set(noPrinter, names.isEmpty());
+    }
+
+    /** The printer that is chosen; null where there is none. */
+    @org.jspecify.annotations.Nullable String printer() {
+        return printer.getValue();
+    }
+
+    @SuppressWarnings("unchecked")
+    private void show(SheetState now) {
+        filling.fill(() -> {
+            int count = now.version().arrangement().ladder().size();
+            rung.getItems().setAll(java.util.stream.IntStream.range(0, count).boxed().toList());
+            rung.setValue(now.version().rung());
+            paper.setValue(now.contents().paper());
+            choices.getChildren().forEach(n -> ((CheckBox) n).setSelected(((Predicate<SheetContents>) n.getUserData()).test(now.contents())));
+        });
+        int count = now.printed().pages().size();
+        about.setText("%d page%s of %s; a stave is %.1f mm high.".formatted(count, count == 1 ? "" : "s", now.contents().paper().words(),
+                now.printed().space() * 4));
+        draw();
+    }
+
+    /** Draws each page as wide as there is room; paper is light in every look. */
+    private void draw() {
+        SheetState now = model.state().get();
+        double room = Math.min(MOST, scroll.getViewportBounds().getWidth() - 32);
+        if (now == null || room < 100) {
+            return;
+        }
+        pages.getChildren().clear();
+        int number = 1;
+        for (Drawing page : now.printed().pages()) {
+            double space = room / page.width();
+            Canvas canvas = new Canvas(room, page.height() * space);
+            GraphicsContext g = canvas.getGraphicsContext2D();
+            g.setFill(javafx.scene.paint.Color.WHITE);
+            g.fillRect(0, 0, canvas.getWidth(), canvas.getHeight());
+            new CanvasPainter(g, Palette.LIGHT, space, 0, 0).paint(page.shapes(), 0, page.height());
+            canvas.getStyleClass().add("paper");
+            canvas.setAccessibleText("page " + number++);
+            pages.getChildren().add(canvas);
+        }
+    }
+
+    void focusPages() {
+        scroll.requestFocus();
+    }
+
+    void setLook(Look look) {
+        side.setPrefWidth(Math.min(PANEL * look.scale(), 520));
+    }
+
+    /** How many pages are drawn, for the tests. */
+    int drawn() {
+        return pages.getChildren().size();
+    }
+}

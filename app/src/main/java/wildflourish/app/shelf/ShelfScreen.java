@@ -1,0 +1,101 @@
+package wildflourish.app.shelf;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.LongConsumer;
+import wildflourish.app.frame.Command;
+import wildflourish.app.frame.LazyScreen;
+import wildflourish.app.paint.Look;
+
+/** The shelf: what have I got? */
+public final class ShelfScreen extends LazyScreen<ShelfView> {
+
+    private static final String GROUP = "Shelf";
+
+    private final ShelfModel model;
+    private final Incipits incipits;
+    private final LongConsumer open;
+    private final LongConsumer hear;
+    private final Command bringIn;
+    private final List<Command> commands;
+
+    /**
+     * The screen of a shelf.
+     *
+     * @param open opens a tune
+     * @param hear lets the first part of a tune be heard, or stops
+     * @param growAll grows a ladder for every tune that has none
+     * @param bringIn asks for a file to bring in
+     */
+    public ShelfScreen(ShelfModel model, Incipits incipits, LongConsumer open, LongConsumer hear, Runnable growAll,
+            Command bringIn) {
+        this.model = model;
+        this.incipits = incipits;
+        this.open = open;
+        this.hear = hear;
+        this.bringIn = bringIn;
+        this.commands = List.of(
+                Command.of("open-tune", "Open the tune in hand on the trellis", GROUP, () -> view().withSelected(open)).keys("Enter"),
+                Command.of("search-shelf", "Search the shelf by title, type or key", GROUP, () -> view().focusSearch()).keys("Ctrl+F"),
+                Command.of("grow-all", "Grow a ladder for every tune that has none yet", GROUP, growAll).keys("Ctrl+G"));
+    }
+
+    public ShelfModel model() {
+        return model;
+    }
+
+    @Override
+    public String id() {
+        return "shelf";
+    }
+
+    @Override
+    public String words() {
+        return "Shelf";
+    }
+
+    @Override
+    public String question() {
+        return "What have I got?";
+    }
+
+    @Override
+    public String key() {
+        return "Ctrl+1";
+    }
+
+    @Override
+    public String drawing() {
+        return "M3 20.5h18M5 20V8h3.5v12M8.5 20V4.5h4V20M14.6 20L17.4 6.2l3.3.7-2.8 13.1";
+    }
+
+    @Override
+    public boolean needsTune() {
+        return false;
+    }
+
+    @Override
+    protected ShelfView make() {
+        return new ShelfView(model, incipits, open, bringIn, commands.getLast());
+    }
+
+    @Override
+    public void focus() {
+        view().focusList();
+    }
+
+    @Override
+    public List<Command> commands() {
+        return commands;
+    }
+
+    @Override
+    public Optional<Runnable> hear() {
+        return Optional.of(() -> view().withSelected(hear));
+    }
+
+    @Override
+    protected void dress(ShelfView view, Look look) {
+        view.refresh();
+    }
+}

@@ -1,0 +1,22 @@
+package wildflourish.core.practice;
+
+import java.util.List;
+import wildflourish.core.data.DataFile;
+import wildflourish.core.instrument.Family;
+
+/** How an instrument is held and how its steps are read, as one says it to a beginner. */
+public final class Holding {
+
+    record Table(String provenance, List<Row> families) {}
+
+    record Row(List<String> families, List<String> lines) {}
+
+    private static final List<Row> ALL = DataFile.read("practice/holding.json", Table.class).families();
+
+    private Holding() {}
+
+    /** Full sentences for players of a family; none where nobody plays. */
+    public static List<String> of(Family family) {
+        return ALL.stream().filter(r -> r.families().contains(family.id())).flatMap(r -> r.lines().stream()).toList();
+    }
+}
