@@ -63,7 +63,12 @@ public final class ChartView extends BorderPane {
         scroll.setFocusTraversable(false);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         setCenter(scroll);
-        setRight(panel());
+        ScrollPane beside = new ScrollPane(panel());
+        beside.setFitToWidth(true);
+        beside.setFitToHeight(true);
+        beside.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        beside.setFocusTraversable(false);
+        setRight(beside);
         scroll.widthProperty().addListener((o, a, b) -> paint());
         model.state().addListener((o, before, now) -> show(now));
         if (model.state().get() != null) {
@@ -119,6 +124,7 @@ public final class ChartView extends BorderPane {
             }
         });
         notes.setPrefHeight(230);
+        notes.setMinHeight(120);
         notes.setMaxHeight(340);
         title.getStyleClass().add("note-title");
         title.setId("chart-title");

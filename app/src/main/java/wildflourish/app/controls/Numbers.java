@@ -22,8 +22,6 @@ public final class Numbers {
         spinner.getEditor().setAccessibleText(words);
         spinner.setEditable(true);
         spinner.getStyleClass().add(Spinner.STYLE_CLASS_SPLIT_ARROWS_HORIZONTAL);
-        spinner.setPrefWidth(112);
-        spinner.setMinWidth(112);
         StringConverter<Integer> plain = spinner.getValueFactory().getConverter();
         spinner.getValueFactory().setConverter(new StringConverter<>() {
             @Override

@@ -18,6 +18,7 @@ import wildflourish.app.trellis.TrellisScreen;
 import wildflourish.app.work.Aside;
 import wildflourish.app.work.Keeper;
 import wildflourish.app.work.Trouble;
+import wildflourish.formats.abc.AbcBook;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.formats.abc.AbcTune;
 import wildflourish.library.Library;
@@ -58,20 +59,24 @@ public final class DeskApplication extends Application {
         return library;
     }
 
-    /** Puts the demo class's tunes into an empty library, and some weeks of practice on the first of them. */
-    public static void fillWithDemo(Library library) {
+    /** The tunes of the demo class. */
+    static AbcBook demo() {
         try (var in = DeskApplication.class.getResourceAsStream("/wildflourish/app/demo/marram-strand.abc")) {
-            String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-            boolean first = true;
-            for (AbcTune tune : AbcReader.read(text).tunes()) {
-                long id = ShelfWork.add(library.tunes()::add, tune);
-                if (first) {
-                    library.log().add(DemoLog.of(id, tune.tune(), Clock.systemUTC()));
-                }
-                first = false;
-            }
+            return AbcReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
         } catch (java.io.IOException e) {
             throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    /** Puts the demo class's tunes into an empty library, and some weeks of practice on the first of them. */
+    public static void fillWithDemo(Library library) {
+        boolean first = true;
+        for (AbcTune tune : demo().tunes()) {
+            long id = ShelfWork.add(library.tunes()::add, tune);
+            if (first) {
+                library.log().add(DemoLog.of(id, tune.tune(), Clock.systemUTC()));
+            }
+            first = false;
         }
     }
 

@@ -12,6 +12,7 @@ import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContextMenu;
+import javafx.scene.control.MenuItem;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
@@ -94,8 +95,7 @@ public final class DeskView extends StackPane {
                         who.first().show();
                     }
                 }).keys("Ctrl+I").when(() -> model.trellis().isOpen()),
-                Command.of("sound", "What is heard, and how", "Listening", this::sound).keys("Ctrl+M"),
-                Command.of("close-card", "Close what has opened", help, overlay::close).keys("Escape").when(overlay::isOpen).byKeyAlone());
+                Command.of("sound", "What is heard, and how", "Listening", this::sound).keys("Ctrl+M"));
     }
 
     /** The table of all commands. */
@@ -154,7 +154,7 @@ public final class DeskView extends StackPane {
     }
 
     /** Whatever can be found now: commands, the ornaments of the note in hand, tunes, instruments. */
-    private List<Find.Found> everything() {
+    List<Find.Found> everything() {
         List<Find.Found> all = new ArrayList<>();
         commands.all().stream().filter(o -> o.command().listed()).forEach(o -> all.add(new Find.Found(o.command().id(), o.command().words(),
                 o.group(), o.command().keysInWords(), () -> run(o))));
@@ -174,6 +174,11 @@ public final class DeskView extends StackPane {
             keysHere = new KeysHere(commands);
         }
         overlay.toggle(keysHere.begin(model.screen().get(), getWidth() - 40, getHeight() - 40), Pos.CENTER, keysHere.first());
+    }
+
+    /** The groups of the menu, for the tests. */
+    List<String> menuGroups() {
+        return openMenu == null ? List.of() : openMenu.getItems().stream().map(MenuItem::getText).toList();
     }
 
     private void openMenu() {
@@ -238,7 +243,7 @@ public final class DeskView extends StackPane {
 
     /** Puts the keys of the whole window on its scene, and its menu where the platform has a place for it. */
     void bind(Scene scene) {
-        new KeyRoad(commands, () -> model.screen().get(), path::isAsking).bind(scene);
+        new KeyRoad(commands, () -> model.screen().get(), path::isAsking, overlay::isOpen).bind(scene);
         if (System.getProperty("os.name").startsWith("Mac")) {
             getChildren().add(menu.system());
         }

@@ -49,7 +49,7 @@ final class Screens {
     private Screen shelf() {
         Incipits incipits = new Incipits(tune -> t.keeper().ask(l -> l.tunes().current(tune).document()), t.background(),
                 () -> t.look().get().palette());
-        return new ShelfScreen(t.shelf(), incipits, t.opening()::open, t.opening()::hear, t.shelfWork()::growAll, t.bringIn());
+        return new ShelfScreen(t.shelf(), incipits, t.opening()::open, t.opening()::hear, t.shelfWork()::growAll, t.shelfWork()::bringInDemo, t.bringIn());
     }
 
     private Screen reading() {

@@ -57,6 +57,17 @@ final class ShelfWork {
                 () -> desk.say("%s cannot be read; check its name and whether you may read it".formatted(file))));
     }
 
+    /** Puts the demo class's tunes on the shelf. */
+    void bringInDemo() {
+        background.run(new Background.Words("fetching the demo class", "the demo class could not be brought in; the shelf is as it was"), job -> {
+            addAll(DeskApplication.demo().tunes(), job);
+            return true;
+        }, done -> {
+            desk.refresh();
+            desk.say("the Thursday class of Marram Strand: Enter opens a tune");
+        });
+    }
+
     private void show(String name, CameIn came) {
         List<Long> ids = came.ids();
         desk.shelf().setFindings(name, came.book().findings());

@@ -45,6 +45,15 @@ public record Command(String id, String words, String group, List<Keys> keys, Pr
         return new Command(id, words, group, all, where, can, run, listed, held);
     }
 
+    /** The same with more keys that do the same and are not written anywhere: what other keyboards have in its place. */
+    public Command also(String... more) {
+        List<Keys> all = new ArrayList<>(keys);
+        for (String one : more) {
+            all.add(Keys.of(one).unwritten());
+        }
+        return new Command(id, words, group, all, where, can, run, listed, held);
+    }
+
     /** The same with one more key. */
     public Command key(Keys more) {
         List<Keys> all = new ArrayList<>(keys);

@@ -29,14 +29,21 @@ public final class KeyRoad {
     private final Commands commands;
     private final Supplier<Screen> shown;
     private final BooleanSupplier busy;
+    private final BooleanSupplier covered;
     private final Set<KeyCode> down = EnumSet.noneOf(KeyCode.class);
     private boolean swallow;
 
-    /** {@code busy} tells whether the window asks something, and all keys belong to the question. */
-    public KeyRoad(Commands commands, Supplier<Screen> shown, BooleanSupplier busy) {
+    /**
+     * A road.
+     *
+     * @param busy tells whether the window asks something, and all keys belong to the question
+     * @param covered tells whether something has opened above the screen, to which all keys by themselves belong
+     */
+    public KeyRoad(Commands commands, Supplier<Screen> shown, BooleanSupplier busy, BooleanSupplier covered) {
         this.commands = commands;
         this.shown = shown;
         this.busy = busy;
+        this.covered = covered;
     }
 
     /** Listens to the keys of a scene; a window that is left holds no key down any more. */
@@ -60,7 +67,7 @@ public final class KeyRoad {
     }
 
     private void walk(KeyEvent e, @Nullable Node focus, boolean again) {
-        if (busy.getAsBoolean()) {
+        if (busy.getAsBoolean() || covered.getAsBoolean() && isPlain(e)) {
             return;
         }
         for (Command command : commands.here()) {
@@ -75,9 +82,13 @@ public final class KeyRoad {
         }
     }
 
+    private static boolean isPlain(KeyEvent e) {
+        return !e.isShortcutDown() && !e.isAltDown() && !e.getCode().isFunctionKey();
+    }
+
     /** Whether what has the keyboard leaves this key to commands. */
     private boolean isFree(KeyEvent e, @Nullable Node focus) {
-        boolean plain = !e.isShortcutDown() && !e.isAltDown() && !e.getCode().isFunctionKey();
+        boolean plain = isPlain(e);
         return switch (focus) {
             case null -> true;
             case TextInputControl field -> !plain && !EDITING.contains(e.getCode());

@@ -57,7 +57,7 @@ public sealed interface Keys {
             Map.entry("↓", KeyCode.DOWN), Map.entry("Space", KeyCode.SPACE), Map.entry("Enter", KeyCode.ENTER),
             Map.entry("Escape", KeyCode.ESCAPE), Map.entry("Delete", KeyCode.DELETE), Map.entry("Backspace", KeyCode.BACK_SPACE),
             Map.entry("Home", KeyCode.HOME), Map.entry("End", KeyCode.END), Map.entry("Plus", KeyCode.PLUS), Map.entry("Equals", KeyCode.EQUALS),
-            Map.entry("Minus", KeyCode.MINUS));
+            Map.entry("Minus", KeyCode.MINUS), Map.entry("Add", KeyCode.ADD), Map.entry("Subtract", KeyCode.SUBTRACT));
 
     /**
      * A key as it is written: a letter, a digit, an arrow, a name such as {@code Enter} or {@code F1}, behind {@code Ctrl+},
@@ -102,8 +102,17 @@ public sealed interface Keys {
         };
     }
 
+    /** The same, not written anywhere. */
+    default Keys unwritten() {
+        return switch (this) {
+            case Chord c -> new Chord(c.code, c.shortcut, c.shift, c.alt, "");
+            case Sign s -> new Sign(s.signs, "");
+            case Letter l -> new Letter("");
+        };
+    }
+
     /** Several, as they are written for a reader. */
     static String inWords(java.util.List<Keys> keys) {
-        return keys.stream().map(Keys::words).filter(w -> !w.isEmpty()).collect(Collectors.joining(" "));
+        return keys.stream().map(Keys::words).filter(w -> !w.isEmpty()).collect(Collectors.joining(" or "));
     }
 }

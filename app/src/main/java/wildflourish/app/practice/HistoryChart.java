@@ -51,13 +51,13 @@ final class HistoryChart extends Painted {
     @Override
     void paint(GraphicsContext g) {
         paper(g);
-        if (minutes.isEmpty() || getHeight() < 220) {
+        if (minutes.isEmpty() || tall() < 220) {
             return;
         }
         LocalDate first = minutes.firstKey();
         long count = Math.max(7, ChronoUnit.DAYS.between(first, minutes.lastKey()) + 1);
-        Days days = new Days(first, count, LEFT, getWidth() - LEFT - RIGHT);
-        double bottom = getHeight() - MINUTES - BETWEEN;
+        Days days = new Days(first, count, LEFT, wide() - LEFT - RIGHT);
+        double bottom = tall() - MINUTES - BETWEEN;
         line.ifPresent(l -> reached(g, l, days, bottom));
         minutes(g, days);
     }
@@ -78,7 +78,7 @@ final class HistoryChart extends Painted {
             double y = y(mark, least, most, one.gesture(), bottom);
             g.setStroke(palette().of(Ink.STAVE));
             g.setLineWidth(0.5);
-            g.strokeLine(LEFT, y, getWidth() - RIGHT, y);
+            g.strokeLine(LEFT, y, wide() - RIGHT, y);
             g.setFill(palette().of(Ink.QUIET));
             g.setTextAlign(TextAlignment.RIGHT);
             g.fillText(String.valueOf(Math.round(mark)), LEFT - 8, y + 4);
@@ -127,7 +127,7 @@ final class HistoryChart extends Painted {
     }
 
     private void minutes(GraphicsContext g, Days days) {
-        double bottom = getHeight() - 26;
+        double bottom = tall() - 26;
         double most = Math.max(5, minutes.values().stream().mapToDouble(d -> d).max().orElse(5));
         g.setFont(CanvasPainter.text(Face.SANS, 13));
         g.setFill(palette().of(Ink.QUIET));
@@ -154,7 +154,7 @@ final class HistoryChart extends Painted {
         }
         g.setStroke(palette().of(Ink.STAVE));
         g.setLineWidth(1);
-        g.strokeLine(LEFT, bottom + 0.5, getWidth() - RIGHT, bottom + 0.5);
+        g.strokeLine(LEFT, bottom + 0.5, wide() - RIGHT, bottom + 0.5);
     }
 
     /** The next of 1, 2, 5, 10, … at or above a step. */

@@ -11,7 +11,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import wildflourish.app.controls.Labels;
-import wildflourish.app.paint.Palette;
+import wildflourish.app.paint.Look;
 import wildflourish.core.practice.PracticeHistory;
 
 /** What has been reached: the things practised as a list, and how the one that is chosen has gone. */
@@ -63,8 +63,8 @@ final class HistoryPane extends BorderPane {
         lines.getItems().stream().filter(l -> l.name().equals(name)).findFirst().ifPresent(lines.getSelectionModel()::select);
     }
 
-    void setPalette(Palette palette) {
-        chart.setPalette(palette);
+    void setLook(Look look) {
+        chart.setLook(look);
     }
 
     private void show() {

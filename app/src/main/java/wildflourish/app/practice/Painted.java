@@ -4,13 +4,14 @@ import javafx.scene.AccessibleRole;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.layout.Region;
+import wildflourish.app.paint.Look;
 import wildflourish.app.paint.Palette;
 
 /** A picture that fills its place and is painted anew whenever that, the look, or what it shows has changed. */
 abstract class Painted extends Region {
 
     private final Canvas canvas = new Canvas();
-    private Palette palette = Palette.LIGHT;
+    private Look look = Look.USUAL;
 
     Painted(String id) {
         setId(id);
@@ -19,12 +20,22 @@ abstract class Painted extends Region {
     }
 
     final Palette palette() {
-        return palette;
+        return look.palette();
     }
 
-    final void setPalette(Palette other) {
-        palette = other;
+    final void setLook(Look other) {
+        look = other;
         paint();
+    }
+
+    /** Its width as it is drawn in: everything is drawn in the usual size of words, and enlarged with them. */
+    final double wide() {
+        return getWidth() / look.scale();
+    }
+
+    /** Its height, so as well. */
+    final double tall() {
+        return getHeight() / look.scale();
     }
 
     @Override
@@ -36,7 +47,11 @@ abstract class Painted extends Region {
 
     /** Paints it anew. */
     final void paint() {
-        paint(canvas.getGraphicsContext2D());
+        GraphicsContext g = canvas.getGraphicsContext2D();
+        g.save();
+        g.scale(look.scale(), look.scale());
+        paint(g);
+        g.restore();
     }
 
     /** Paints everything, over whatever was there. */
@@ -44,7 +59,7 @@ abstract class Painted extends Region {
 
     /** Fills all of it with paper. */
     final void paper(GraphicsContext g) {
-        g.setFill(palette.paper());
+        g.setFill(look.palette().paper());
         g.fillRect(0, 0, canvas.getWidth(), canvas.getHeight());
     }
 }

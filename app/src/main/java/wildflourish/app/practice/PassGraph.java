@@ -36,7 +36,7 @@ final class PassGraph extends Painted {
 
     @Override
     void paint(GraphicsContext g) {
-        g.clearRect(0, 0, getWidth(), getHeight());
+        g.clearRect(0, 0, wide(), tall());
         if (state == null) {
             return;
         }
@@ -71,8 +71,8 @@ final class PassGraph extends Painted {
     }
 
     private void climb(GraphicsContext g, List<String> rungs, List<Mark> marks, int next) {
-        double width = getWidth() - 10;
-        double step = (getHeight() - 24) / Math.max(1, rungs.size() - 1);
+        double width = wide() - 10;
+        double step = (tall() - 24) / Math.max(1, rungs.size() - 1);
         int fit = (int) Math.max(1, Math.floor((width - LEFT - 8) / APART));
         int first = Math.max(0, marks.size() + 1 - fit);
         g.setFont(CanvasPainter.text(Face.SANS, 13));
@@ -100,7 +100,7 @@ final class PassGraph extends Painted {
     }
 
     private double y(int rung, double step) {
-        return getHeight() - 12 - rung * step;
+        return tall() - 12 - rung * step;
     }
 
     private void mark(GraphicsContext g, double x, double y, boolean even) {

@@ -372,9 +372,9 @@ public final class PracticeView extends BorderPane {
     }
 
     void setLook(Look look) {
-        lanes.setPalette(look.palette());
+        lanes.setLook(look);
         score.setLook(look);
-        climb.setPalette(look.palette());
-        past.setPalette(look.palette());
+        climb.setLook(look);
+        past.setLook(look);
     }
 }

@@ -57,7 +57,7 @@ final class PulseLanes extends Painted {
         }
         PracticeState.Turn turn = now.turn().get();
         g.fillText("above the line: early      below: late", LaneRows.LEFT, 18);
-        LaneRows rows = LaneRows.of(now, turn, getWidth(), getHeight());
+        LaneRows rows = LaneRows.of(now, turn, wide(), tall());
         pulse(g, turn, rows);
         boolean own = now.phase() != PracticeState.Phase.LISTENING;
         if (own) {
@@ -139,7 +139,7 @@ final class PulseLanes extends Painted {
         double from = turn.expected().onsets().get(odd.onset()).atMs();
         double to = odd.onset() + 1 < turn.expected().size() ? turn.expected().onsets().get(odd.onset() + 1).atMs() : turn.expected().lengthMs();
         double left = rows.x(from);
-        double right = rows.row(to) == rows.row(from) ? rows.x(to) : getWidth() - LaneRows.RIGHT;
+        double right = rows.row(to) == rows.row(from) ? rows.x(to) : wide() - LaneRows.RIGHT;
         double y = rows.y(rows.row(from)) + 30;
         g.setStroke(palette().of(Ink.ROLL));
         g.setLineWidth(1.5);
@@ -147,7 +147,7 @@ final class PulseLanes extends Painted {
         g.strokeLine(left, y, right, y);
         g.strokeLine(right, y, right, y - 6);
         g.setFill(palette().of(Ink.ROLL));
-        boolean roomBehind = right < getWidth() - 130;
+        boolean roomBehind = right < wide() - 130;
         g.setTextAlign(roomBehind ? TextAlignment.LEFT : TextAlignment.RIGHT);
         String words = "%s by %d %%".formatted(odd.ratio() < 1 ? "short" : "long", Math.round(Math.abs(odd.ratio() - 1) * 100));
         g.fillText(words, roomBehind ? right + 6 : left - 6, y + 4);
@@ -166,7 +166,7 @@ final class PulseLanes extends Painted {
             case OFF -> Ink.COMPANY;
             case WRONG -> Ink.MISSING;
         });
-        double x = Math.clamp(rows.x(Math.max(0, ms)), LaneRows.LEFT - 8, getWidth() - 6);
+        double x = Math.clamp(rows.x(Math.max(0, ms)), LaneRows.LEFT - 8, wide() - 6);
         double line = rows.y(rows.row(Math.max(0, ms)));
         double y = line + Math.clamp(off * OFF, -MOST_OFF, MOST_OFF);
         g.setStroke(colour);

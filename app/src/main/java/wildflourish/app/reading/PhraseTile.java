@@ -8,6 +8,7 @@ import javafx.scene.control.Button;
 import javafx.scene.paint.Color;
 import javafx.scene.text.TextAlignment;
 import wildflourish.app.paint.CanvasPainter;
+import wildflourish.app.paint.Look;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.reading.Likeness;
 import wildflourish.core.reading.Passage;
@@ -29,10 +30,14 @@ final class PhraseTile extends Button {
     private static final double RIBBON = 17;
 
     private final Canvas canvas;
+    /** As it is drawn in, in the usual size of words. */
+    private final double width;
 
-    PhraseTile(ReadingState state, int index, double width, Palette palette, Runnable chosen) {
+    PhraseTile(ReadingState state, int index, double width, Look look, Runnable chosen) {
         Passage passage = state.reading().passages().get(index);
-        canvas = new Canvas(width, HEIGHT);
+        this.width = width / look.scale();
+        canvas = new Canvas(width, HEIGHT * look.scale());
+        canvas.getGraphicsContext2D().scale(look.scale(), look.scale());
         setGraphic(canvas);
         setId("phrase-" + index);
         getStyleClass().add("phrase-tile");
@@ -43,7 +48,7 @@ final class PhraseTile extends Button {
         setAccessibleText("%s, %s. %s".formatted(passage.phrase().name(), state.bars(passage.phrase()),
                 passage.sameAs().isEmpty() ? "new" : passage.isSame()
                         ? "the same as " + state.reading().passages().get(passage.sameAs().get()).phrase().name() : passage.difference()));
-        draw(state, index, palette);
+        draw(state, index, look.palette());
     }
 
     private void draw(ReadingState state, int index, Palette palette) {
@@ -51,7 +56,7 @@ final class PhraseTile extends Button {
         GraphicsContext g = canvas.getGraphicsContext2D();
         Passage passage = reading.passages().get(index);
         Phrase phrase = passage.phrase();
-        double w = canvas.getWidth();
+        double w = width;
         g.setFont(CanvasPainter.text(Face.SANS_BOLD, 14));
         g.setFill(palette.of(Ink.MUSIC));
         g.fillText(phrase.name(), 5, 15, w - 8);
@@ -79,7 +84,7 @@ final class PhraseTile extends Button {
         int low = reading.lowest().orElseThrow().midi();
         int high = Math.max(low + 1, reading.highest().orElseThrow().midi());
         double left = 5;
-        double width = canvas.getWidth() - 10;
+        double room = width - 10;
         double top = 22;
         double height = HEIGHT - RIBBON - top - 6;
         g.setStroke(palette.of(Ink.STAVE));
@@ -87,14 +92,14 @@ final class PhraseTile extends Button {
         for (int bar = phrase.fromBar(); bar < phrase.toBar(); bar++) {
             double at = (onset(tune, bar) - start) / time;
             if (at > 0.001) {
-                double x = Math.round(left + at * width) + 0.5;
+                double x = Math.round(left + at * room) + 0.5;
                 g.strokeLine(x, top - 2, x, top + height + 4);
             }
         }
         for (int n = phrase.fromNote(); n < phrase.toNote(); n++) {
             Timeline.Stand stand = tune.note(n);
-            double x = left + (stand.onset().toDouble() - start) / time * width;
-            double long1 = stand.note().length().toDouble() / time * width;
+            double x = left + (stand.onset().toDouble() - start) / time * room;
+            double long1 = stand.note().length().toDouble() / time * room;
             double y = top + height - (stand.pitch().midi() - low) / (double) (high - low) * height;
             boolean fresh = news.contains(n);
             g.setFill(palette.of(fresh ? Ink.MUSIC : Ink.STAVE));
@@ -116,7 +121,7 @@ final class PhraseTile extends Button {
             return;
         }
         Color colour = palette.of(FAMILIES[rank % FAMILIES.length]);
-        double w = canvas.getWidth() - 2;
+        double w = width - 2;
         double y = HEIGHT - RIBBON - 1;
         Likeness.Kind kind = passage.likeness().kind();
         boolean root = passage.sameAs().isEmpty();

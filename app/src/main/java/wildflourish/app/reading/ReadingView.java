@@ -74,10 +74,13 @@ public final class ReadingView extends BorderPane {
         heading.setId("reading-heading");
         heading.getStyleClass().add("note-title");
         heading.setWrapText(true);
+        heading.setMinHeight(USE_PREF_SIZE);
         tonality.setId("reading-tonality");
         tonality.setWrapText(true);
+        tonality.setMinHeight(USE_PREF_SIZE);
         beginning.getStyleClass().add("quiet");
         beginning.setWrapText(true);
+        beginning.setMinHeight(USE_PREF_SIZE);
         Label lessonTitle = Labels.heading("The order to teach it in");
         VBox page = new VBox(8, heading, tonality, beginning, map, lessonTitle, lesson);
         page.setPadding(new Insets(12));
@@ -202,7 +205,7 @@ public final class ReadingView extends BorderPane {
             int line = 0;
             for (Phrase phrase : part.phrases()) {
                 int at = index++;
-                PhraseTile tile = new PhraseTile(now, at, Math.max(54, phrase.bars() * perBar - 4), look.palette(), () -> {
+                PhraseTile tile = new PhraseTile(now, at, Math.max(54 * look.scale(), phrase.bars() * perBar - 4), look, () -> {
                     model.select(at);
                     focusMap();
                 });
@@ -244,6 +247,7 @@ public final class ReadingView extends BorderPane {
             known.setMaxWidth(90 * step.share());
             Label text = new Label((step.isJoin() ? "      " : "") + Sentence.full(step.text()));
             text.setWrapText(true);
+            text.setMinHeight(USE_PREF_SIZE);
             text.setId("lesson-" + number++);
             if (step.isJoin()) {
                 text.getStyleClass().add("quiet");

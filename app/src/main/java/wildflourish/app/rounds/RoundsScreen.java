@@ -173,6 +173,6 @@ public final class RoundsScreen extends LazyScreen<RoundsView> {
 
     @Override
     protected void dress(RoundsView view, Look look) {
-        view.setPalette(look.palette());
+        view.setLook(look);
     }
 }

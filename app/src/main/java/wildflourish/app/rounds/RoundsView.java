@@ -31,7 +31,7 @@ import wildflourish.app.controls.Labels;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandButton;
 import wildflourish.app.paint.CanvasPainter;
-import wildflourish.app.paint.Palette;
+import wildflourish.app.paint.Look;
 import wildflourish.core.growth.VariationKind;
 import wildflourish.core.rounds.WrittenOut;
 import wildflourish.core.setting.Rounds;
@@ -62,7 +62,7 @@ public final class RoundsView extends BorderPane {
     private final CheckBox linked = new CheckBox("walk from tune to tune");
     private final VBox set = new VBox(6);
     private final ScrollPane page;
-    private Palette palette = Palette.LIGHT;
+    private Look look = Look.USUAL;
     private final Filling filling = new Filling();
 
     /**
@@ -175,9 +175,9 @@ public final class RoundsView extends BorderPane {
         requestFocus();
     }
 
-    /** Chooses the light or the dark look. */
-    public void setPalette(Palette other) {
-        palette = other;
+    void setLook(Look other) {
+        look = other;
+        line.setHeight(LINE_HEIGHT * look.scale());
         redraw();
     }
 
@@ -207,7 +207,7 @@ public final class RoundsView extends BorderPane {
 
     private void drawGrid(RoundsState now) {
         grid.getChildren().clear();
-        double width = Math.clamp((page.getWidth() - 130) / Math.max(1, now.passes().size()) - 6, 74, 190);
+        double width = Math.clamp((page.getWidth() - 130) / Math.max(1, now.passes().size()) - 6, 74 * look.scale(), 190 * look.scale());
         for (int p = 0; p < now.passes().size(); p++) {
             Label name = new Label(now.passes().get(p).name());
             name.getStyleClass().add("part-name");
@@ -318,31 +318,34 @@ public final class RoundsView extends BorderPane {
 
     private void paint(List<Piece> pieces, double width) {
         GraphicsContext g = line.getGraphicsContext2D();
-        g.clearRect(0, 0, line.getWidth(), LINE_HEIGHT);
+        g.save();
+        g.clearRect(0, 0, line.getWidth(), line.getHeight());
+        g.scale(look.scale(), look.scale());
         double bars = pieces.stream().mapToDouble(Piece::bars).sum();
         double ground = LINE_HEIGHT - 24;
         double height = ground - 20;
         double x = 2;
-        double room = width - 4;
+        double room = width / look.scale() - 4;
         g.setFont(CanvasPainter.text(Face.SANS, 12));
         for (Piece piece : pieces) {
             double w = piece.bars() / Math.max(1, bars) * room;
             double h = 5 + piece.height() * height;
-            g.setFill(palette.of(Ink.GLIDE));
+            g.setFill(look.palette().of(Ink.GLIDE));
             g.fillRoundRect(x + 1, ground - h, Math.max(2, w - 2), h, 4, 4);
             if (piece.begins()) {
-                g.setStroke(palette.of(Ink.MUSIC));
+                g.setStroke(look.palette().of(Ink.MUSIC));
                 g.setLineWidth(1.2);
                 g.strokeLine(x, 8, x, ground + 4);
             }
-            g.setFill(palette.of(Ink.QUIET));
+            g.setFill(look.palette().of(Ink.QUIET));
             if (w > 18) {
                 g.fillText(piece.name(), x + 2, ground + 16, Math.max(10, w - 2));
             }
             x += w;
         }
-        g.setStroke(palette.of(Ink.STAVE));
+        g.setStroke(look.palette().of(Ink.STAVE));
         g.strokeLine(2, ground + 0.5, room, ground + 0.5);
+        g.restore();
         line.setAccessibleText("the whole as one line, the fuller a pass the higher");
     }
 }

@@ -7,7 +7,6 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -196,7 +195,7 @@ public final class SheetView extends BorderPane {
     }
 
     /** How many pages are drawn, for the tests. */
-    int drawn() {
+    public int drawn() {
         return pages.getChildren().size();
     }
 }

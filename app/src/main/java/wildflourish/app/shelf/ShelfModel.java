@@ -3,6 +3,8 @@ package wildflourish.app.shelf;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import javafx.collections.FXCollections;
@@ -18,6 +20,7 @@ public final class ShelfModel {
     private final FilteredList<TuneEntry> shown = new FilteredList<>(all);
     private final ObservableList<String> findings = FXCollections.observableArrayList();
     private final StringProperty search = new SimpleStringProperty("");
+    private final ReadOnlyBooleanWrapper known = new ReadOnlyBooleanWrapper();
 
     /** An empty shelf. */
     public ShelfModel() {
@@ -32,6 +35,12 @@ public final class ShelfModel {
 
     public void setTunes(List<TuneEntry> tunes) {
         all.setAll(tunes);
+        known.set(true);
+    }
+
+    /** Whether it is known what is on the shelf: not before the library has been read. */
+    public ReadOnlyBooleanProperty known() {
+        return known.getReadOnlyProperty();
     }
 
     /** What is to be seen, in the order of the library. */

@@ -25,10 +25,11 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
      * @param open opens a tune
      * @param hear lets the first part of a tune be heard, or stops
      * @param growAll grows a ladder for every tune that has none
+     * @param demo puts the tunes of the demo class on the shelf
      * @param bringIn asks for a file to bring in
      */
     public ShelfScreen(ShelfModel model, Incipits incipits, LongConsumer open, LongConsumer hear, Runnable growAll,
-            Command bringIn) {
+            Runnable demo, Command bringIn) {
         this.model = model;
         this.incipits = incipits;
         this.open = open;
@@ -37,7 +38,8 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
         this.commands = List.of(
                 Command.of("open-tune", "Open the tune in hand on the trellis", GROUP, () -> view().withSelected(open)).keys("Enter"),
                 Command.of("search-shelf", "Search the shelf by title, type or key", GROUP, () -> view().focusSearch()).keys("Ctrl+F"),
-                Command.of("grow-all", "Grow a ladder for every tune that has none yet", GROUP, growAll).keys("Ctrl+G"));
+                Command.of("grow-all", "Grow a ladder for every tune that has none yet", GROUP, growAll).keys("Ctrl+G"),
+                Command.of("demo-class", "Put the tunes of the demo class on the shelf", GROUP, demo));
     }
 
     public ShelfModel model() {
@@ -76,7 +78,7 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
 
     @Override
     protected ShelfView make() {
-        return new ShelfView(model, incipits, open, bringIn, commands.getLast());
+        return new ShelfView(model, incipits, open, bringIn, commands.get(2), commands.getLast());
     }
 
     @Override

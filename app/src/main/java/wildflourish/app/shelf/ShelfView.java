@@ -13,6 +13,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import wildflourish.app.controls.Labels;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandButton;
 import wildflourish.library.TuneEntry;
@@ -29,8 +30,9 @@ public final class ShelfView extends VBox {
      * @param incipits draws the first bars of tunes
      * @param open opens a tune on the trellis
      * @param bringIn asks for a file to bring in
+     * @param demo brings the demo class's tunes in
      */
-    ShelfView(ShelfModel model, Incipits incipits, LongConsumer open, Command bringIn, Command growAll) {
+    ShelfView(ShelfModel model, Incipits incipits, LongConsumer open, Command bringIn, Command growAll, Command demo) {
         super(10);
         getStyleClass().add("shelf");
         search.setId("search");
@@ -43,9 +45,14 @@ public final class ShelfView extends VBox {
         list.setId("tunes");
         list.setAccessibleText("the tunes on the shelf");
         list.setCellFactory(l -> new TuneCell(incipits));
-        Label empty = new Label("Nothing here yet.\nDrop a file of ABC notation on this window, or press Ctrl+O.");
-        empty.getStyleClass().add("empty");
-        list.setPlaceholder(empty);
+        placeholder(model, demo);
+        model.known().addListener((o, a, b) -> placeholder(model, demo));
+        model.tunes().addListener((ListChangeListener<TuneEntry>) c -> {
+            placeholder(model, demo);
+            if (list.isFocused() && list.getSelectionModel().isEmpty()) {
+                list.getSelectionModel().selectFirst();
+            }
+        });
         list.setOnMouseClicked(e -> {
             if (e.getClickCount() == 2) {
                 withSelected(open);
@@ -80,6 +87,27 @@ public final class ShelfView extends VBox {
             below.setManaged(!model.findings().isEmpty());
         });
         getChildren().addAll(top, list, below);
+    }
+
+    /** What stands where no tune does: that the library is being read, that no tune is called so, or a greeting. */
+    private void placeholder(ShelfModel model, Command demo) {
+        if (!model.known().get()) {
+            list.setPlaceholder(new Label("Opening the library …"));
+        } else if (!model.isEmpty()) {
+            list.setPlaceholder(new Label("No tune on the shelf is called that. Take a letter away."));
+        } else {
+            Label title = new Label("Welcome to Wild Flourish");
+            title.getStyleClass().add("note-title");
+            Label bring = Labels.wrapped("Bring a tune in: drop a file of ABC notation on this window, or press Ctrl+O.");
+            Label grow = Labels.wrapped("It grows into six versions, from bare to wild, for the instrument and the student you choose; each note says what it can take, and why.");
+            Label help = Labels.wrapped("F1 shows the keys that work here; Ctrl+Space finds anything.");
+            VBox greeting = new VBox(12, title, bring, grow, help, CommandButton.of(demo, "Look around in the demo class first", this::focusList));
+            greeting.setId("greeting");
+            greeting.setAlignment(Pos.CENTER);
+            greeting.setMaxWidth(560);
+            greeting.getStyleClass().add("empty");
+            list.setPlaceholder(greeting);
+        }
     }
 
     /** Does something with the tune in hand, if there is one. */

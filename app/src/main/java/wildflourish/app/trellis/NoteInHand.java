@@ -14,7 +14,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import wildflourish.app.controls.Shown;
-import wildflourish.app.paint.Palette;
+import wildflourish.app.paint.Look;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Relief;
 import wildflourish.core.ornament.Ornament;
@@ -35,7 +35,7 @@ public final class NoteInHand extends VBox {
     private final Map<Ornament, CandidateRow> byOrnament = new HashMap<>();
     private @Nullable CandidateRow lookedAt;
     private boolean scrolling;
-    private Palette palette = Palette.LIGHT;
+    private Look look = Look.USUAL;
 
     /** A panel beside the trellis of the same model. */
     public NoteInHand(TrellisModel model) {
@@ -80,9 +80,8 @@ public final class NoteInHand extends VBox {
         }
     }
 
-    /** Chooses the light or the dark look. */
-    public void setPalette(Palette newPalette) {
-        palette = newPalette;
+    void setLook(Look newLook) {
+        look = newLook;
         redraw();
     }
 
@@ -108,10 +107,10 @@ public final class NoteInHand extends VBox {
             CandidateRow row = byOrnament.computeIfAbsent(candidate.ornament(), o -> new CandidateRow(o, model));
             boolean inSight = now.looking().filter(candidate.ornament().id()::equals).isPresent();
             if (inSight) {
-                sight.show(candidate, now, palette, Math.max(240, getWidth() - 62));
+                sight.show(candidate, now, look, Math.max(240, getWidth() - 62));
                 looked = row;
             }
-            row.show(candidate, now, palette, inSight ? sight : null);
+            row.show(candidate, now, look.palette(), inSight ? sight : null);
             shown.add(row);
         }
         if (!rows.getChildren().equals(shown)) {

@@ -10,7 +10,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import wildflourish.app.paint.CanvasPainter;
-import wildflourish.app.paint.Palette;
+import wildflourish.app.paint.Look;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.ornament.Gesture;
 import wildflourish.core.ornament.HowTo;
@@ -80,14 +80,14 @@ final class OrnamentInSight extends VBox {
     }
 
     /** Shows a candidate within a width in pixels. */
-    void show(Candidate candidate, TrellisState now, Palette palette, double width) {
+    void show(Candidate candidate, TrellisState now, Look look, double width) {
         Ornament ornament = candidate.ornament();
         Optional<Gesture> gesture = now.gesture(candidate);
         moved.setText(gesture.filter(Gesture::moved).map(g -> "played elsewhere for it: " + g.place().inWords()).orElse(""));
         show(moved, !moved.getText().isEmpty());
         how.setText(gesture.map(g -> HowTo.inWords(ornament, g, now.hands().tune().note(now.handsNote()).pitch()))
                 .orElseGet(() -> "In general: " + HowTo.general(ornament)));
-        picture(candidate, now, palette, width);
+        picture(candidate, now, look, width);
         Optional<Ornament> easier = candidate.verdict() instanceof wildflourish.core.ornament.Verdict.Clean
                 ? Optional.empty() : model.ornaments().easier(ornament);
         boolean stands = now.stands(ornament.id());
@@ -114,21 +114,22 @@ final class OrnamentInSight extends VBox {
         node.setManaged(shown);
     }
 
-    private void picture(Candidate candidate, TrellisState now, Palette palette, double width) {
+    private void picture(Candidate candidate, TrellisState now, Look look, double width) {
+        double space = SPACE * look.scale();
         var unfolding = candidate.verdict().isBlocked() ? Optional.<wildflourish.core.ornament.Unfolding>empty()
                 : now.unfolding(candidate);
         show(picture, unfolding.isPresent());
         if (unfolding.isEmpty()) {
             return;
         }
-        Drawing drawing = TimePicture.of(unfolding.get(), width / SPACE, id -> now.hands().vocabulary().byId(id)
+        Drawing drawing = TimePicture.of(unfolding.get(), width / space, id -> now.hands().vocabulary().byId(id)
                 .map(OrnamentMark::ink).orElse(Ink.MUSIC));
         var g = picture.getGraphicsContext2D();
         g.clearRect(0, 0, picture.getWidth(), picture.getHeight());
         picture.setWidth(width);
-        picture.setHeight(Math.ceil(drawing.height() * SPACE));
+        picture.setHeight(Math.ceil(drawing.height() * space));
         g.clearRect(0, 0, picture.getWidth(), picture.getHeight());
-        new CanvasPainter(g, palette, SPACE, 0, 0).paint(drawing.shapes(), -10, drawing.height() + 10);
+        new CanvasPainter(g, look.palette(), space, 0, 0).paint(drawing.shapes(), -10, drawing.height() + 10);
         picture.setAccessibleText(inWords(unfolding.get()));
         picture.setAccessibleRole(javafx.scene.AccessibleRole.IMAGE_VIEW);
     }

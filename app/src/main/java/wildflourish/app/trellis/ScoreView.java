@@ -360,6 +360,11 @@ public final class ScoreView extends Region {
         });
     }
 
+    /** The height of everything that is engraved, in pixels. */
+    double drawnHeight() {
+        return engraving().drawing().height() * space();
+    }
+
     /** Whether anything has been shown yet. */
     boolean isEngraved() {
         return engraving != null;

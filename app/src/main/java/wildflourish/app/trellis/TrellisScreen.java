@@ -73,10 +73,10 @@ public final class TrellisScreen extends LazyScreen<TrellisView> {
         all.add(moving("look-up", "Look at the ornament above", () -> model.ornaments().lookOn(-1), "Ctrl+↑").among(ORNAMENTS));
         all.add(moving("look-down", "Look at the ornament below", () -> model.ornaments().lookOn(1), "Ctrl+↓").among(ORNAMENTS));
         all.add(command("place-looked-at", "Place the ornament that is looked at, or lift it", ORNAMENTS, model.ornaments()::toggleInSight).keys("Enter"));
-        all.add(command("lift-all", "Lift everything from the note in hand", ORNAMENTS, model.ornaments()::clearNote).keys("Delete", "Backspace"));
+        all.add(command("lift-all", "Lift everything from the note in hand", ORNAMENTS, model.ornaments()::clearNote).keys("Delete").also("Backspace"));
         all.add(command("simpler", "The simpler form of the ornament in hand", ORNAMENTS, model.ornaments()::simplify).key(Keys.sign(",")));
         all.add(command("everywhere", "Place it everywhere it is clean", ORNAMENTS, model.ornaments()::spread).keys("Ctrl+R"));
-        all.add(command("forbid", "Never grow this here", ORNAMENTS, model.ladder()::forbid).keys("Shift+Delete", "Shift+Backspace"));
+        all.add(command("forbid", "Never grow this here", ORNAMENTS, model.ladder()::forbid).keys("Shift+Delete").also("Shift+Backspace"));
         all.add(command("lock", "Lock the note: growing leaves it as it is", ORNAMENTS, model.ladder()::lock).keys("Ctrl+K"));
         all.add(command("what-instead", "What would come instead?", ORNAMENTS, model.ladder()::askInstead).key(Keys.sign("?")));
         all.add(command("take-instead", "Take what would come instead", ORNAMENTS, model.ladder()::takeInstead).key(Keys.sign("!")));
@@ -95,8 +95,8 @@ public final class TrellisScreen extends LazyScreen<TrellisView> {
         all.add(command("faster", "Faster", "Who plays", () -> model.player().stepTempo(4)).key(Keys.sign("+=")));
         all.add(command("slower", "Slower", "Who plays", () -> model.player().stepTempo(-4)).key(Keys.sign("-")));
         all.add(command("note-panel", "The note in hand beside the rungs", MOVING, () -> view().showNote()).keys("Escape"));
-        all.add(command("zoom-in", "A larger score", SIZE, () -> view().score().zoomBy(1)).keys("Ctrl+Plus", "Ctrl+Equals", "Ctrl+Shift+Equals"));
-        all.add(command("zoom-out", "A smaller score", SIZE, () -> view().score().zoomBy(-1)).keys("Ctrl+Minus"));
+        all.add(command("zoom-in", "A larger score", SIZE, () -> view().score().zoomBy(1)).keys("Ctrl+Plus").also("Ctrl+Equals", "Ctrl+Shift+Equals", "Ctrl+Shift+Plus", "Ctrl+Add"));
+        all.add(command("zoom-out", "A smaller score", SIZE, () -> view().score().zoomBy(-1)).keys("Ctrl+Minus").also("Ctrl+Subtract"));
         all.add(command("zoom-usual", "The usual size of the score", SIZE, () -> view().score().zoomTo(1)).keys("Ctrl+0"));
         all.add(command("whole-tune", "The whole tune at a glance, or close up again", SIZE, () -> view().score().toggleWhole()).keys("F4"));
         return List.copyOf(all);

@@ -131,7 +131,7 @@ public final class TrellisView extends BorderPane {
 
     void setLook(Look look) {
         score.setLook(look);
-        panel.setPalette(look.palette());
+        panel.setLook(look);
         side.setPrefWidth(Math.min(PANEL * look.scale(), 560));
     }
 

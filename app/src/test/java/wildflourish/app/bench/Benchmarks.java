@@ -46,6 +46,7 @@ import wildflourish.formats.abc.AbcReader;
 import wildflourish.score.engrave.Engraving;
 import wildflourish.score.engrave.ScoreEngraver;
 import wildflourish.score.engrave.ScoreRequest;
+import wildflourish.score.handout.SheetContents;
 import wildflourish.sound.transport.Backing;
 import wildflourish.sound.transport.Course;
 import wildflourish.sound.transport.Itinerary;
@@ -165,7 +166,7 @@ public class Benchmarks {
     /** The take-home sheet. */
     @Benchmark
     public byte[] handout() {
-        return Exports.sheet(arrangement, 4);
+        return Exports.sheet(arrangement, 4, SheetContents.USUAL);
     }
 
     /** Every instrument's file read and checked. */

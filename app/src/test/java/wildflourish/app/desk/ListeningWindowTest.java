@@ -62,8 +62,8 @@ class ListeningWindowTest extends WindowTest {
         assertThat(lamp("#lit-note").isVisible()).isTrue();
         assertThat(lamp("#lit-fingers").isVisible()).as("its fingers in the strip").isTrue();
         until(() -> model.listening().lit().get().filter(l -> l.note() >= 7).isPresent());
-        assertThat(lookup("#playing-at").<Label>query().getText()).startsWith("bar ");
-        assertThat(lookup("#play").<Button>query().getText()).isEqualTo("Stop");
+        assertThat(lookup("#playing-at").<Label>query().getText()).startsWith("♪ bar ");
+        assertThat(lookup("#play").<Button>query().getText()).endsWith("Stop");
         assertThat(loudness(4800)).isGreaterThan(0.01);
         assertThat(model.message().get()).as("which device").contains("keeping time in silence");
         push(KeyCode.SPACE);
@@ -93,11 +93,13 @@ class ListeningWindowTest extends WindowTest {
     void aPhraseAndAMarkedStretchGoAround() {
         pace = 16;
         open(true);
+        push(KeyCode.CONTROL, KeyCode.M);
         interact(() -> {
             model.trellis().select(3, 3);
             ComboBox<ListeningState.Extent> stretch = lookup("#stretch").query();
             stretch.setValue(ListeningState.Extent.PHRASE);
         });
+        push(KeyCode.ESCAPE);
         push(KeyCode.SLASH);
         assertThat(model.listening().state().get().again()).isTrue();
         push(KeyCode.SPACE);
@@ -135,12 +137,14 @@ class ListeningWindowTest extends WindowTest {
     void twoRungsAreComparedOnAlternatePasses() {
         pace = 16;
         open(true);
+        push(KeyCode.CONTROL, KeyCode.M);
         interact(() -> {
             model.trellis().select(4, 2);
             model.listening().setStretch(ListeningState.Extent.BAR);
             ComboBox<Optional<Integer>> against = lookup("#against").query();
             against.setValue(Optional.of(0));
         });
+        push(KeyCode.ESCAPE);
         push(KeyCode.SPACE);
         Set<Integer> rungs = new HashSet<>();
         until(() -> {
@@ -153,18 +157,21 @@ class ListeningWindowTest extends WindowTest {
     @Test
     void clicksADroneAndACountInAreAdded() {
         open(true);
+        push(KeyCode.CONTROL, KeyCode.M);
         clickOn("#metronome");
         clickOn("#counted");
         interact(() -> {
             ComboBox<Backing.Under> under = lookup("#under").query();
             under.setValue(Backing.Under.DRONE);
         });
+        push(KeyCode.ESCAPE);
         interact(() -> model.trellis().select(2, 0));
         push(KeyCode.SPACE);
         until(() -> engine.now().isPresent());
         assertThat(heard().backing()).isEqualTo(new Backing(true, Backing.Under.DRONE));
         assertThat(engine.now().orElseThrow().isCountedIn()).as("the reel's pickup comes on the fourth beat").isTrue();
         assertThat(heard().legs().getFirst().countIn().clicks()).hasSize(3);
+        push(KeyCode.CONTROL, KeyCode.M);
         interact(() -> lookup("#under").<ComboBox<Backing.Under>>query().setValue(Backing.Under.CHORDS));
         assertThat(model.message().get()).isNotEmpty();
     }
@@ -312,7 +319,7 @@ class ListeningWindowTest extends WindowTest {
         assertThat(heard().legs().getFirst().piece().performance().sounds()).as("bare").allMatch(s -> s.role().equals("melody"));
         var phrase = reading().state().get().passage().orElseThrow().phrase();
         until(() -> model.listening().lit().get().filter(l -> l.note() >= phrase.fromNote() && l.note() < phrase.toNote()).isPresent());
-        assertThat(lookup("#sounding").<Label>query().getText()).containsPattern("bar [456]");
+        assertThat(lookup("#playing-at").<Label>query().getText()).containsPattern("bar [456]");
         until(() -> !isPlaying());
     }
 
@@ -331,7 +338,7 @@ class ListeningWindowTest extends WindowTest {
         push(KeyCode.SPACE);
         push(KeyCode.CONTROL, KeyCode.DIGIT6);
         until(() -> rounds().written().isPresent());
-        clickOn("#rounds-hear");
+        clickOn("#play");
         until(() -> engine.course().filter(c -> c.itinerary().legs().getFirst().lengthMs() > 60_000).isPresent());
         var course = engine.course();
         interact(() -> rounds().stepRung(1));

@@ -178,6 +178,7 @@ class OrnamentsWindowTest extends WindowTest {
             ease.fireEvent(new javafx.event.ActionEvent());
         });
         assertThat(now().speeds().name()).isEqualTo(Speeds.OWN);
+        push(KeyCode.CONTROL, KeyCode.I);
         assertThat(lookup("#level").<ComboBox<String>>query().getValue()).isEqualTo("own");
         assertThat(now().speeds().of(wildflourish.core.ornament.Move.CUT)).isEqualTo(new Speeds.Span(28, 150));
         Tempo own = model.trellis().state().get().inSight().orElseThrow().verdict().cleanUpTo().orElseThrow();

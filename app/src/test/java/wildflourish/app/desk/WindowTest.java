@@ -33,6 +33,8 @@ import wildflourish.app.reading.ReadingModel;
 import wildflourish.app.reading.ReadingScreen;
 import wildflourish.app.rounds.RoundsModel;
 import wildflourish.app.rounds.RoundsScreen;
+import wildflourish.app.sheet.SheetScreen;
+import wildflourish.app.sheet.SheetView;
 import wildflourish.app.trellis.TrellisScreen;
 import wildflourish.app.trellis.TrellisView;
 import wildflourish.app.work.Aside;
@@ -85,6 +87,10 @@ abstract class WindowTest extends FxRobot {
 
     TrellisView trellisView() {
         return model.screen(TrellisScreen.class).view();
+    }
+
+    SheetView sheetView() {
+        return model.screen(SheetScreen.class).view();
     }
 
     boolean isShown(String screen) {

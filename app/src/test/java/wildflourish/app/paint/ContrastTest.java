@@ -94,12 +94,13 @@ class ContrastTest {
     @Test
     void noTextIsSmallerThanTwelvePixels() throws Exception {
         try (InputStream in = ContrastTest.class.getResourceAsStream("/wildflourish/app/flourish.css")) {
-            Matcher m = Pattern.compile("-fx-font-size: (\\d+)px")
-                    .matcher(new String(in.readAllBytes(), StandardCharsets.UTF_8));
+            String sheet = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+            assertThat(sheet).as("sizes in pixels do not grow with the words").doesNotContainPattern("-fx-font-size: [\\d.]+px");
+            Matcher m = Pattern.compile("-fx-font-size: ([\\d.]+)em").matcher(sheet);
             int found = 0;
             while (m.find()) {
                 found++;
-                assertThat(Integer.parseInt(m.group(1))).isGreaterThanOrEqualTo(12);
+                assertThat(Double.parseDouble(m.group(1)) * Look.USUAL.pixels()).isGreaterThanOrEqualTo(12);
             }
             assertThat(found).isPositive();
         }

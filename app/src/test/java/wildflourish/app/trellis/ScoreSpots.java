@@ -11,6 +11,16 @@ public final class ScoreSpots {
         return view.pointOf(rung, note).orElseThrow();
     }
 
+    /** How high everything that is drawn is, in pixels. */
+    public static double height(ScoreView view) {
+        return view.drawnHeight();
+    }
+
+    /** What is engraved for it now. */
+    public static Object engraving(ScoreView view) {
+        return view.engraving();
+    }
+
     /** Whether anything has been engraved for it. */
     public static boolean isEngraved(ScoreView view) {
         return view.isEngraved();

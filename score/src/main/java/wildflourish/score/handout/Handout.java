@@ -156,7 +156,7 @@ public final class Handout {
     }
 
     /** The pages of a version's usual sheet. */
-    static List<Drawing> pages(Version version, Aids aids, List<String> minding) {
+    public static List<Drawing> pages(Version version, Aids aids, List<String> minding) {
         return of(version, SheetContents.USUAL, aids, minding).pages();
     }
 
@@ -171,7 +171,7 @@ public final class Handout {
         return PdfPainter.paint(version.arrangement().tune().title(), printed.pages(), printed.points());
     }
 
-    static byte[] pdf(Version version, Aids aids, List<String> minding) {
+    public static byte[] pdf(Version version, Aids aids, List<String> minding) {
         Printed printed = of(version, SheetContents.USUAL, aids, minding);
         return PdfPainter.paint(version.arrangement().tune().title(), printed.pages(), printed.points());
     }

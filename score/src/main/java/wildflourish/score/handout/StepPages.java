@@ -106,7 +106,7 @@ final class StepPages {
         String all = String.join(", ", words) + (more.isEmpty() ? "" : "; " + String.join("; ", more));
         double y = 0;
         for (String line : Flow.wrapped(Sentence.capital(all), Face.SANS, size, flow.columnWidth(columns) - x)) {
-            shapes.add(new Shape.Words(line, x, y + TEXT, size, Face.SANS, Shape.Anchor.START, Ink.MUSIC));
+            shapes.add(new Shape.Words(line, x, y + size, size, Face.SANS, Shape.Anchor.START, Ink.MUSIC));
             y += size * LINE;
         }
         return new Flow.Block(shapes, y + 0.25, false);
