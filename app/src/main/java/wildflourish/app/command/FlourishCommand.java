@@ -5,13 +5,14 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import wildflourish.app.work.Folders;
 
 /** The root command: with no other, it opens the desktop on the user's library. */
 @Command(
         name = "flourish",
         description = "Grows plain tunes of session music into decorated versions.",
         mixinStandardHelpOptions = true,
-        versionProvider = ProgramVersion.class,
+        versionProvider = VersionLine.class,
         subcommands = {
             OpenCommand.class,
             DemoCommand.class,
@@ -41,6 +42,10 @@ public final class FlourishCommand implements Callable<Integer> {
 
     /** As {@link #run(String...)} with other places for what is printed. */
     public static int run(PrintWriter out, PrintWriter err, String... args) {
+        if (args.length == 0 || args.length == 1 && args[0].equals("demo")) {
+            // What is started every day does not wait for all that could be written behind it.
+            return desktop(out, err, args.length == 1);
+        }
         CommandLine line = new CommandLine(new FlourishCommand());
         line.setOut(out);
         line.setErr(err);
@@ -60,6 +65,17 @@ public final class FlourishCommand implements Callable<Integer> {
             return 1;
         }
         return status;
+    }
+
+    private static int desktop(PrintWriter out, PrintWriter err, boolean demo) {
+        try {
+            int status = demo ? Desktop.demo(null, out) : Desktop.open(Folders.library(), java.util.List.of());
+            out.flush();
+            return status;
+        } catch (Refusal refusal) {
+            err.println(refusal.getMessage());
+            return refusal.status();
+        }
     }
 
     @Override

@@ -29,9 +29,11 @@ public final class DeskApplication extends Application {
 
     private static final AtomicReference<DeskPlan> PLAN = new AtomicReference<>();
     private static final AtomicReference<Throwable> FAULT = new AtomicReference<>();
-    private static final AtomicReference<CompletableFuture<Library>> LIBRARY = new AtomicReference<>();
+    private static final AtomicReference<CompletableFuture<Ready>> READY = new AtomicReference<>();
+    private static final AtomicReference<CompletableFuture<Keeper>> KEEPER = new AtomicReference<>();
+    private static final AtomicReference<DeskModel> DESK = new AtomicReference<>();
 
-    private volatile boolean ended;
+    private static volatile boolean ended;
     private @Nullable Keeper keeper;
     private @Nullable ExecutorService workers;
     private @Nullable DeskModel model;
@@ -41,7 +43,10 @@ public final class DeskApplication extends Application {
     public static int run(DeskPlan plan) {
         PLAN.set(plan);
         Trouble.logBeside(plan.library());
-        LIBRARY.set(CompletableFuture.supplyAsync(() -> library(plan)));
+        CompletableFuture<Keeper> keeping = CompletableFuture.supplyAsync(
+                () -> new Keeper(library(plan), Aside.beside(plan.library()), DeskApplication::told));
+        KEEPER.set(keeping);
+        READY.set(keeping.thenApplyAsync(Ready::of));
         Application.launch(DeskApplication.class);
         Throwable fault = FAULT.get();
         if (fault != null) {
@@ -83,46 +88,51 @@ public final class DeskApplication extends Application {
     @Override
     public void start(Stage stage) {
         CanvasPainter.loadFonts();
-        Library library;
+        DeskPlan plan = Objects.requireNonNull(PLAN.get());
+        Keeper keeping;
         try {
-            library = Objects.requireNonNull(LIBRARY.get()).join();
+            keeping = Objects.requireNonNull(KEEPER.get()).join();
         } catch (RuntimeException e) {
             FAULT.set(e.getCause() == null ? e : e.getCause());
             Platform.exit();
             return;
         }
-        AtomicReference<DeskModel> desk = new AtomicReference<>();
-        DeskPlan plan = Objects.requireNonNull(PLAN.get());
-        keeper = new Keeper(library, Aside.beside(plan.library()), words -> told(words, desk));
+        keeper = keeping;
         workers = Executors.newVirtualThreadPerTaskExecutor();
-        engine = Engine.onSoundCard(notice -> Platform.runLater(() -> Objects.requireNonNull(desk.get()).soundSays(notice)));
-        DeskModel model = new DeskModel(keeper, workers, Platform::runLater, Player.on(engine));
-        desk.set(model);
+        engine = Engine.onSoundCard(notice -> Platform.runLater(() -> Objects.requireNonNull(DESK.get()).soundSays(notice)));
+        DeskModel model = new DeskModel(keeping, workers, Platform::runLater, Player.on(engine));
+        DESK.set(model);
         this.model = model;
+        model.begin(TrellisScreen.ID);
         DeskView view = show(stage, model);
-        if (Boolean.getBoolean("flourish.start.probe")) {
+        if (Long.getLong("flourish.start.probe") != null) {
             model.screen(TrellisScreen.class).view().score().onPainted(() -> Platform.runLater(() -> reportStart(model)));
         }
         plan.pictures().ifPresent(pictures -> new Tour(model, view, pictures).start());
-        model.restore();
-        plan.imports().forEach(model::bringIn);
+        Objects.requireNonNull(READY.get()).whenComplete((ready, fault) -> Platform.runLater(() -> {
+            if (fault == null) {
+                model.restore(ready);
+            } else {
+                model.restore();
+            }
+            plan.imports().forEach(model::bringIn);
+        }));
     }
 
-    /** Tells what the library says in the window, and on the terminal once the window has gone. */
-    private void told(String words, AtomicReference<DeskModel> desk) {
-        if (ended) {
+    /** Tells what the library says in the window, and on the terminal before it is there and once it has gone. */
+    private static void told(String words) {
+        DeskModel desk = DESK.get();
+        if (ended || desk == null) {
             System.err.println("flourish: " + words);
         } else {
-            Platform.runLater(() -> Objects.requireNonNull(desk.get()).say(words));
+            Platform.runLater(() -> desk.say(words));
         }
     }
 
     /** For measuring: says how long the start took until the first painted trellis, and ends the program. */
     private static void reportStart(DeskModel model) {
         if (model.trellis().isOpen()) {
-            long started = java.lang.ProcessHandle.current().info().startInstant()
-                    .orElse(java.time.Instant.now()).toEpochMilli();
-            System.out.println("first trellis painted after " + (System.currentTimeMillis() - started) + " ms");
+            System.out.println("first trellis painted after " + (System.currentTimeMillis() - Long.getLong("flourish.start.probe")) + " ms");
             Platform.exit();
         }
     }

@@ -189,6 +189,14 @@ public final class DeskModel {
         return screens.stream().filter(kind::isInstance).map(kind::cast).findFirst().orElseThrow();
     }
 
+    /** Shows a screen while nothing is known yet of what is on it. */
+    void begin(String id) {
+        screens.stream().filter(s -> s.id().equals(id)).findFirst().ifPresent(s -> {
+            s.enter();
+            screen.set(s);
+        });
+    }
+
     /** Shows the screen of an id; one that there is not any more is not shown. */
     public void show(String id) {
         screens.stream().filter(s -> s.id().equals(id)).findFirst().ifPresent(this::show);
@@ -277,6 +285,11 @@ public final class DeskModel {
     /** Brings everything back to where it was; without a memory, to the first tune, or to an empty shelf. */
     public void restore() {
         opening.restore(kept -> watch.begin(kept.trouble()));
+    }
+
+    /** As above, at once, from what has been made ready. */
+    void restore(Ready ready) {
+        opening.restore(ready, kept -> watch.begin(kept.trouble()));
     }
 
     /** Takes in what the library has for the window. */

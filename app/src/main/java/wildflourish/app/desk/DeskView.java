@@ -142,7 +142,8 @@ public final class DeskView extends StackPane {
         overlay.toggle(sound, Pos.BOTTOM_LEFT, sound.first());
     }
 
-    private void find() {
+    /** Opens the field that finds anything, or closes it. */
+    void find() {
         if (finder == null) {
             finder = new Finder(this::everything, model::uses, found -> {
                 overlay.close();
@@ -207,11 +208,18 @@ public final class DeskView extends StackPane {
         Node node = screen.node();
         if (!middle.getChildren().contains(node)) {
             middle.getChildren().add(node);
+            // What is scrolled is in the scene only once its pane has been dressed, and cannot have the keyboard before.
+            middle.applyCss();
         }
         middle.getChildren().forEach(n -> n.setVisible(n == node));
         rail.mark(screen);
         overlay.close();
         screen.focus();
+    }
+
+    /** Closes what has opened above the screen. */
+    void closeCards() {
+        overlay.close();
     }
 
     private void refocus() {

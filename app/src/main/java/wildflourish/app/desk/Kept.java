@@ -44,8 +44,15 @@ record Kept(
         return rows.read();
     }
 
-    boolean has(long tune) {
-        return tunes.stream().anyMatch(t -> t.id() == tune);
+    /** Where the teacher stands in a tune. */
+    record Standing(long tune, int rung, int note) {}
+
+    /** Where the window opens: where it was, or at the first tune there is; empty on an empty shelf. */
+    Optional<Standing> standing() {
+        if (tunes.stream().anyMatch(t -> t.id() == memory.tune())) {
+            return Optional.of(new Standing(memory.tune(), memory.rung(), memory.note()));
+        }
+        return tunes.stream().findFirst().map(t -> new Standing(t.id(), WindowMemory.NONE.rung(), WindowMemory.NONE.note()));
     }
 
     /** The teacher's own instruments; one that cannot be read is told and left out. */

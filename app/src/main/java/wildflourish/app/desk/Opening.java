@@ -42,17 +42,21 @@ public final class Opening {
 
     /** Brings everything back to where it was; without a memory, to the first tune, or to an empty shelf. */
     void restore(Consumer<Kept> then) {
-        background.run(NOT_ANSWERED, job -> keeper.ask(Kept::of), kept -> {
-            takingIn.forEach(t -> t.accept(kept));
-            WindowMemory was = kept.memory();
-            String last = was.screen().equals("shelf") ? was.screen() : TrellisScreen.ID;
-            if (kept.has(was.tune())) {
-                open(was.tune(), was.rung(), was.note(), last);
-            } else if (!kept.tunes().isEmpty()) {
-                open(kept.tunes().getFirst().id(), WindowMemory.NONE.rung(), WindowMemory.NONE.note(), last);
-            }
-            then.accept(kept);
+        background.run(NOT_ANSWERED, job -> Ready.of(keeper), ready -> restore(ready, then));
+    }
+
+    /** As above, from what has been made ready. */
+    void restore(Ready ready, Consumer<Kept> then) {
+        Kept kept = ready.kept();
+        takingIn.forEach(t -> t.accept(kept));
+        kept.standing().ifPresent(at -> {
+            String last = kept.memory().screen().equals("shelf") ? "shelf" : TrellisScreen.ID;
+            ready.opened().ifPresentOrElse(o -> show(o, at.rung(), at.note(), last), () -> open(at.tune(), at.rung(), at.note(), last));
         });
+        if (kept.standing().isEmpty()) {
+            show.accept("shelf");
+        }
+        then.accept(kept);
     }
 
     /** Opens a tune on the trellis, the fuller rung in hand. */
@@ -68,11 +72,14 @@ public final class Opening {
     }
 
     private void open(long tune, int rung, int note, String then) {
-        background.latest("opening", NOT_OPENED, job -> Openings.open(keeper, tune), opened ->
-                trellis.open(opened.tune(), opened.arrangement(), opened.history(), rung, note, () -> {
-                    show.accept(then);
-                    opened.remark().ifPresent(say);
-                }), () -> { });
+        background.latest("opening", NOT_OPENED, job -> Openings.open(keeper, tune), opened -> show(opened, rung, note, then), () -> { });
+    }
+
+    private void show(Openings.Opened opened, int rung, int note, String then) {
+        trellis.open(opened.tune(), opened.arrangement(), opened.history(), rung, note, () -> {
+            show.accept(then);
+            opened.remark().ifPresent(say);
+        });
     }
 
     /** Lets the first part of a tune on the shelf be heard, bare; stops when it is that one already. */

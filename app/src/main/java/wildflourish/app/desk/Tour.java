@@ -5,10 +5,13 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.List;
 import java.util.function.BooleanSupplier;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import wildflourish.app.across.AcrossModel;
@@ -22,6 +25,7 @@ import wildflourish.app.reading.ReadingModel;
 import wildflourish.app.reading.ReadingScreen;
 import wildflourish.app.rounds.RoundsModel;
 import wildflourish.app.rounds.RoundsScreen;
+import wildflourish.app.sheet.SheetScreen;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisScreen;
 import wildflourish.app.trellis.TrellisView;
@@ -47,6 +51,25 @@ final class Tour {
         this.model = model;
         this.view = view;
         this.pictures = pictures;
+        if (Boolean.getBoolean("flourish.training")) {
+            shortWalk();
+        } else {
+            wholeWalk();
+        }
+    }
+
+    /** Once through what is used every day, without pictures: what the start cache is made from. */
+    private void shortWalk() {
+        TrellisModel trellis = model.trellis();
+        stops.add(new Stop("", () -> trellis.select(4, 19)));
+        stops.add(new Stop("", () -> trellis.ornaments().toggle("cut")));
+        stops.add(new Stop("", () -> on("fiddle", 4, 9)));
+        for (String screen : List.of("reading", "rounds", "practice", "sheet", "chart", "shelf", "trellis")) {
+            stops.add(new Stop("", () -> model.show(screen)));
+        }
+    }
+
+    private void wholeWalk() {
         TrellisModel trellis = model.trellis();
         stops.add(new Stop("trellis", () -> model.show("trellis")));
         stops.add(new Stop("playing", () -> {
@@ -56,6 +79,7 @@ final class Tour {
         }, () -> model.listening().lit().get().filter(l -> l.note() >= 9).isPresent()));
         stops.add(new Stop("note-in-hand", () -> {
             model.listening().stop();
+            model.listening().setStretch(wildflourish.app.listening.ListeningState.Extent.TUNE);
             trellis.select(5, 56);
         }));
         stops.add(new Stop("trellis-dark", () -> {
@@ -127,7 +151,18 @@ final class Tour {
             look(Palette.LIGHT);
             model.show("chart");
         }));
+        stops.add(new Stop("sheet", () -> {
+            trellis.select(4, 2);
+            model.show("sheet");
+        }, () -> model.screen(SheetScreen.class).model().state().get() != null));
+        stops.add(new Stop("find", () -> {
+            model.show("trellis");
+            view.find();
+            view.lookup("#find").fireEvent(typed("s"));
+            view.lookup("#find").fireEvent(typed("h"));
+        }));
         stops.add(new Stop("shelf", () -> {
+            view.closeCards();
             while (trellis.now().canUndo()) {
                 trellis.undo();
             }
@@ -161,6 +196,10 @@ final class Tour {
 
     private static HandsChoice made(String id) {
         return new HandsChoice(id, "made up: " + SimulatedStudent.byId(id).words());
+    }
+
+    private static KeyEvent typed(String letter) {
+        return new KeyEvent(KeyEvent.KEY_TYPED, letter, "", KeyCode.UNDEFINED, false, false, false, false);
     }
 
     private void on(String instrument, int rung, int note) {

@@ -7,6 +7,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import wildflourish.app.work.Documents;
 import wildflourish.app.work.Keeper;
+import wildflourish.app.work.ProgramVersion;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Speeds;
@@ -14,6 +15,7 @@ import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.tune.TuneType;
 import wildflourish.formats.abc.AbcReader;
+import wildflourish.library.Edition;
 import wildflourish.library.EditionEntry;
 import wildflourish.library.Steps;
 
@@ -22,6 +24,9 @@ public final class Openings {
 
     /** The instrument that a tune without a ladder gets one for. */
     public static final String FIRST_INSTRUMENT = "whistle-d";
+
+    /** Another build may grow otherwise. */
+    private static final String PROGRAM = ProgramVersion.now();
 
     private Openings() {}
 
@@ -35,7 +40,7 @@ public final class Openings {
     /** Opens a tune; one that has no ladder yet is given one. For a thread in the background: it asks the library and waits. */
     public static Opened open(Keeper keeper, long tune) {
         Steps steps = keeper.open(tune);
-        Arrangement now = arrangement(steps.now().document());
+        Arrangement now = Documents.read(steps.now().document()).arrangement().orElseGet(() -> grown(keeper, tune, steps.now()));
         List<History.Step> history = new ArrayList<>();
         for (EditionEntry edition : steps.editions()) {
             history.add(history.size() == steps.at() ? History.Step.done(edition.what(), now) : History.Step.read(edition.what(),
@@ -44,6 +49,18 @@ public final class Openings {
         Optional<String> remark = steps.remark().or(() -> AbcReader.read(steps.now().document()).findings().stream().findFirst()
                 .map(f -> "%s: %s".formatted(f.what(), f.remedy())));
         return new Opened(tune, now, new History(history, steps.at()), remark);
+    }
+
+    /** The ladder that a tune without one was given the last time, or a new one, which is remembered: it is no edit of anybody's. */
+    private static Arrangement grown(Keeper keeper, long tune, Edition now) {
+        String name = "grown " + tune;
+        String of = "%d %s\n".formatted(now.id(), PROGRAM);
+        return keeper.ask(l -> l.drawer().remembered(name)).filter(kept -> kept.startsWith(of))
+                .flatMap(kept -> Documents.read(kept.substring(of.length())).arrangement()).orElseGet(() -> {
+                    Arrangement grown = arrangement(now.document());
+                    keeper.remember(name, of + Documents.write(grown));
+                    return grown;
+                });
     }
 
     /** Every edition kept of a tune, the latest first. For a thread in the background. */

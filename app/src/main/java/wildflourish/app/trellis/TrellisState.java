@@ -50,7 +50,7 @@ public record TrellisState(
     public record Instead(Arrangement arrangement, int rung, int note, String id, RunnerUp other) {}
 
     /** Works out what the screens show, which may take some milliseconds; for any thread. */
-    TrellisState workedOut() {
+    public TrellisState workedOut() {
         version.on(0).hands();
         advice();
         inSight();

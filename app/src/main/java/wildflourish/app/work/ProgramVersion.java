@@ -1,20 +1,21 @@
-package wildflourish.app.command;
+package wildflourish.app.work;
 
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.Properties;
-import picocli.CommandLine;
 
 /** The version of the program, as the build has written it down. */
-final class ProgramVersion implements CommandLine.IVersionProvider {
+public final class ProgramVersion {
 
-    @Override
-    public String[] getVersion() {
+    private ProgramVersion() {}
+
+    /** As in {@code 0.1.0}. */
+    public static String now() {
         try (InputStream in = ProgramVersion.class.getResourceAsStream("/wildflourish/app/version.properties")) {
             Properties properties = new Properties();
             properties.load(in);
-            return new String[] {"Wild Flourish " + properties.getProperty("version")};
+            return properties.getProperty("version");
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
