@@ -71,7 +71,8 @@ public final class AcrossView extends BorderPane {
         HBox.setHgrow(gap, Priority.ALWAYS);
         HBox top = new HBox(8, title, gap, take);
         top.setAlignment(Pos.CENTER_LEFT);
-        Label key = Labels.quiet("Solid: the same. Hatched: by its own means. Striped: changed. Grey: left out.");
+        Label key = Labels.wrapped("Solid: the same. Hatched: by its own means. Striped: changed. Grey: left out.");
+        key.getStyleClass().add("quiet");
         VBox left = new VBox(8, heading, key, instruments);
         left.setPadding(new Insets(12));
         VBox.setVgrow(instruments, Priority.ALWAYS);

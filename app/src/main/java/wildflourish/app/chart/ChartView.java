@@ -127,6 +127,8 @@ public final class ChartView extends BorderPane {
         notes.setMinHeight(120);
         notes.setMaxHeight(340);
         title.getStyleClass().add("note-title");
+        title.setWrapText(true);
+        title.setMinHeight(USE_PREF_SIZE);
         title.setId("chart-title");
         help.getStyleClass().add("quiet");
         help.setWrapText(true);
@@ -147,6 +149,8 @@ public final class ChartView extends BorderPane {
         newKey.getChildren().setAll(newName, newLowest, make);
         Label another = new Label("A new instrument after this one");
         another.getStyleClass().add("candidate-name");
+        another.setWrapText(true);
+        another.setMinHeight(USE_PREF_SIZE);
         VBox panel = new VBox(8, notes, title, entries, help, another, newKey);
         VBox.setVgrow(notes, Priority.SOMETIMES);
         panel.getStyleClass().add("note-in-hand");

@@ -13,6 +13,8 @@ public final class Labels {
     public static Label heading(String text) {
         Label heading = new Label(text);
         heading.getStyleClass().add("panel-heading");
+        heading.setWrapText(true);
+        heading.setMinHeight(Region.USE_PREF_SIZE);
         return heading;
     }
 

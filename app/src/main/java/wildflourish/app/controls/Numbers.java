@@ -42,6 +42,8 @@ public final class Numbers {
     public static HBox row(String words, Spinner<?> spinner) {
         Label label = new Label(words);
         label.setLabelFor(spinner);
+        label.setWrapText(true);
+        label.setMinHeight(Region.USE_PREF_SIZE);
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         HBox row = new HBox(6, label, gap, spinner);

@@ -228,7 +228,10 @@ public final class DeskView extends StackPane {
     }
 
     private void dress(Look look) {
-        getStyleClass().remove("dark");
+        getStyleClass().removeAll("dark", "large");
+        if (look.percent() > 150) {
+            getStyleClass().add("large");
+        }
         if (look.palette() == Palette.DARK) {
             getStyleClass().add("dark");
         }

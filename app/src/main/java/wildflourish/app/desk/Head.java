@@ -46,7 +46,7 @@ final class Head extends HBox {
         title.setText(arrangement.tune().title());
         title.setTooltip(new Tooltip(arrangement.tune().title()));
         about.setText("%s  ·  %s  ·  %s".formatted(head.key().spoken(), head.meter(), arrangement.tempo().spoken()));
-        who.setText(WhoPlays.inWords(arrangement));
+        who.setText(WhoPlays.inWords(arrangement) + "  ▾");
         who.setVisible(true);
     }
 

@@ -51,7 +51,7 @@ public final class Transport extends HBox {
     private void show() {
         ListeningState now = model.state().get();
         play.setText(now.playing() ? "■  Stop" : "▶  Play");
-        how.setText(inWords(now));
+        how.setText(inWords(now) + "  ▴");
         showPlace();
     }
 

@@ -16,6 +16,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -147,11 +148,10 @@ public final class PracticeView extends BorderPane {
         choices.getStyleClass().add("choices");
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        HBox tabs = new HBox(6, tune, gesture, historyTab);
+        FlowPane tabs = new FlowPane(6, 6, tune, gesture, historyTab);
         tabs.getStyleClass().add("practice-tabs");
         side.setTop(tabs);
         side.setCenter(scroll);
-        side.setPrefWidth(SIDE);
         side.setMinWidth(SIDE);
         return side;
     }
@@ -233,6 +233,7 @@ public final class PracticeView extends BorderPane {
         hands.setOnAction(e -> chosen(() -> model.setHands(hands.getValue())));
         percent.valueProperty().addListener((o, a, now) -> chosen(() -> model.setPercent(now)));
         along.setId("practise-along");
+        along.setWrapText(true);
         along.setOnAction(e -> chosen(() -> model.setAlong(along.isSelected())));
         even.valueProperty().addListener((o, a, now) -> chosen(() -> model.setRule(now / 100.0, lift.getValue())));
         lift.valueProperty().addListener((o, a, now) -> chosen(() -> model.setRule(even.getValue() / 100.0, now)));
@@ -374,6 +375,8 @@ public final class PracticeView extends BorderPane {
     void setLook(Look look) {
         lanes.setLook(look);
         score.setLook(look);
+        side.setPrefWidth(Math.min(SIDE * look.scale(), 470));
+        side.setMinWidth(side.getPrefWidth());
         climb.setLook(look);
         past.setLook(look);
     }

@@ -52,7 +52,8 @@ final class PulseLanes extends Painted {
         g.setFill(palette().of(Ink.QUIET));
         g.setTextAlign(TextAlignment.LEFT);
         if (now.turn().isEmpty()) {
-            g.fillText("Enter begins. A ring is where a note is expected, a dot is where it came.", LaneRows.LEFT, LaneRows.TOP);
+            g.fillText("Enter begins. A ring is where a note is expected, a dot is where it came.", LaneRows.LEFT, LaneRows.TOP,
+                    wide() - LaneRows.LEFT - 8);
             return;
         }
         PracticeState.Turn turn = now.turn().get();

@@ -233,7 +233,8 @@ public final class ReadingView extends BorderPane {
         int number = 1;
         for (Lesson.Step step : now.reading().lesson().steps()) {
             Label share = new Label("%d %%".formatted(Math.round(step.share() * 100)));
-            share.setMinWidth(46);
+            share.setMinWidth(USE_PREF_SIZE);
+            share.setPrefWidth(46 * look.scale());
             share.setAlignment(Pos.CENTER_RIGHT);
             Region known = new Region();
             known.getStyleClass().add("share-known");

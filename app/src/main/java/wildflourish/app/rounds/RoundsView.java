@@ -62,6 +62,7 @@ public final class RoundsView extends BorderPane {
     private final CheckBox linked = new CheckBox("walk from tune to tune");
     private final VBox set = new VBox(6);
     private final ScrollPane page;
+    private final VBox beside;
     private Look look = Look.USUAL;
     private final Filling filling = new Filling();
 
@@ -84,6 +85,8 @@ public final class RoundsView extends BorderPane {
         heading.setId("rounds-heading");
         heading.getStyleClass().add("note-title");
         total.setId("rounds-total");
+        total.setWrapText(true);
+        total.setMinHeight(Region.USE_PREF_SIZE);
         VBox content = new VBox(12, heading, controls(), grid, Labels.heading("How the whole rises and falls"), line);
         content.setPadding(new Insets(12));
         page = new ScrollPane(content);
@@ -92,7 +95,8 @@ public final class RoundsView extends BorderPane {
         page.setFocusTraversable(false);
         page.widthProperty().addListener((o, a, b) -> redraw());
         setCenter(page);
-        setRight(side());
+        beside = side();
+        setRight(beside);
         model.state().addListener((o, before, now) -> show(now));
         model.sounding().addListener((o, before, now) -> {
             mark(before, false);
@@ -160,6 +164,7 @@ public final class RoundsView extends BorderPane {
                 Labels.heading("Altogether"), total);
         side.getStyleClass().add("note-in-hand");
         side.setPrefWidth(PANEL);
+        side.setMinWidth(260);
         return side;
     }
 
@@ -178,6 +183,7 @@ public final class RoundsView extends BorderPane {
     void setLook(Look other) {
         look = other;
         line.setHeight(LINE_HEIGHT * look.scale());
+        beside.setPrefWidth(Math.min(PANEL * look.scale(), 480));
         redraw();
     }
 
@@ -215,7 +221,7 @@ public final class RoundsView extends BorderPane {
         }
         for (int t = 0; t < now.rounds().times().size(); t++) {
             Label time = Labels.quiet("time " + (t + 1));
-            time.setMinWidth(56);
+            time.setMinWidth(Region.USE_PREF_SIZE);
             grid.add(time, 0, t + 1);
             for (int p = 0; p < now.passes().size(); p++) {
                 grid.add(cell(now, t, p, width), p + 1, t + 1);

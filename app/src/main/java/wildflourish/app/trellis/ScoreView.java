@@ -116,10 +116,10 @@ public final class ScoreView extends Region {
     }
 
     private double space() {
-        return whole ? SPACE * fitted : SPACE * zoom * beside * look.scale();
+        return whole ? SPACE * fitted : SPACE * zoom * beside * Math.sqrt(look.scale());
     }
 
-    /** Puts a look on: colours, and the size of all words, which the notes follow. */
+    /** Puts a look on: colours, and the size of all words, which the notes follow half the way: they have a size of their own. */
     public void setLook(Look newLook) {
         boolean larger = newLook.percent() != look.percent();
         look = newLook;
@@ -270,7 +270,7 @@ public final class ScoreView extends Region {
     /** Finds the largest size at which all systems are in sight, by halving. */
     private void fit(TrellisState now) {
         double low = LEAST_WHOLE;
-        double high = look.scale();
+        double high = Math.sqrt(look.scale());
         for (int i = 0; i < 6; i++) {
             double middle = (low + high) / 2;
             double space = SPACE * middle;

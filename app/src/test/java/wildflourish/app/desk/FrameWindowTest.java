@@ -29,6 +29,7 @@ import wildflourish.app.frame.Find;
 import wildflourish.app.frame.Keys;
 import wildflourish.app.frame.LazyScreen;
 import wildflourish.app.frame.Screen;
+import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Look;
 import wildflourish.app.trellis.ScoreSpots;
 
@@ -293,6 +294,7 @@ class FrameWindowTest extends WindowTest {
     /** At four sizes of the window and four of words: nothing outside it, nothing over its neighbour, no word cut. */
     @Test
     void everyScreenHoldsAtEverySizeOfWindowAndWords() {
+        CanvasPainter.loadFonts();
         open(true);
         List<String> wrong = new ArrayList<>();
         for (Screen screen : model.screens()) {
@@ -302,7 +304,8 @@ class FrameWindowTest extends WindowTest {
                 for (int percent : Look.SIZES) {
                     model.look().set(model.look().get().with(percent));
                     for (double[] size : new double[][] {{1024, 700}, {1280, 800}, {1600, 900}, {1920, 1080}}) {
-                        if (percent > 100 && size[0] < 1280) {
+                        // The smallest window with usual words; the others with all, but 125 and 150 % only where they are narrowest.
+                        if (percent > 100 && (size[0] < 1280 || percent < 200 && size[0] > 1280)) {
                             continue;
                         }
                         settle(size[0], size[1]);
@@ -317,7 +320,7 @@ class FrameWindowTest extends WindowTest {
 
     private void settle(double width, double height) {
         view.resize(width, height);
-        for (int pass = 0; pass < 4; pass++) {
+        for (int pass = 0; pass < 3; pass++) {
             view.applyCss();
             view.layout();
         }
@@ -384,8 +387,7 @@ class FrameWindowTest extends WindowTest {
         if (labeled.isWrapText() && labeled.getHeight() < labeled.prefHeight(labeled.getWidth()) - 3) {
             return true;
         }
-        return labeled.lookup(".text") instanceof Text text && !text.getText().equals(labeled.getText()) && text.getText().endsWith("…")
-                && !labeled.getText().endsWith("…");
+        return labeled.lookup(".text") instanceof Text text && !text.getText().equals(labeled.getText());
     }
 
     private static boolean insideCombo(Node node) {
