@@ -6,9 +6,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.Isolated;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.tune.Pitch;
 
+@Isolated
 class InstrumentsTest {
 
     @AfterEach

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.Isolated;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.setting.Arrangement;
@@ -12,6 +13,7 @@ import wildflourish.core.setting.Ladder;
 import wildflourish.core.tune.Tempo;
 
 /** What a document says that this program does not understand is told, kept word for word, and written back. */
+@Isolated
 class UnreadLinesTest {
 
     private static final String TUNE = "X:1\nT:The Tide Clock\nR:jig\nM:6/8\nL:1/8\n%sK:G\n|:D|G3 BAG|A3 cBA|B2d gfd|edB AFD:|\n";
