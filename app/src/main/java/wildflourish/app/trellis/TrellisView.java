@@ -35,6 +35,7 @@ public final class TrellisView extends BorderPane {
 
     private final ScoreView score;
     private final NoteInHand panel;
+    private final EarlierPanel earlier;
     private final Map<Beside, Node> panels = new LinkedHashMap<>();
     private final Map<Beside, ToggleButton> tabs = new LinkedHashMap<>();
     private final BorderPane side = new BorderPane();
@@ -49,7 +50,8 @@ public final class TrellisView extends BorderPane {
         panels.put(Beside.NOTE, panel);
         panels.put(Beside.LADDER, new LadderPanel(model, this::showNote));
         panels.put(Beside.PLAYER, new PlayerPanel(model, this::showNote));
-        panels.put(Beside.EARLIER, new EarlierPanel(model, this::showNote));
+        earlier = new EarlierPanel(model, this::showNote);
+        panels.put(Beside.EARLIER, earlier);
         side.setTop(tabs());
         side.setCenter(new StackPane(panels.values().toArray(Node[]::new)));
         side.getStyleClass().add("beside");
@@ -132,6 +134,7 @@ public final class TrellisView extends BorderPane {
     void setLook(Look look) {
         score.setLook(look);
         panel.setLook(look);
+        earlier.setLook(look);
         side.setPrefWidth(Math.min(PANEL * look.scale(), 560));
     }
 

@@ -7,6 +7,7 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
 import javafx.scene.input.KeyCombination;
@@ -86,7 +87,10 @@ class KeepingWindowTest extends WindowTest {
         assertThat(list.getItems().get(1).edition().what()).isEqualTo("tempo of the other");
         assertThat(list.getItems().get(1).apart()).isTrue();
         assertThat(list.isFocused()).isTrue();
+        assertThat(lookup("#earlier-list .panel-heading").queryAll()).as("one sitting, one heading").hasSize(1);
         push(KeyCode.DOWN);
+        until(() -> lookup("#earlier-departs").<Label>query().getText().equals("Then: tempo minim = 77."));
+        assertThat(lookup("#earlier-look").<ScrollPane>query().getContent().getLayoutBounds().getHeight()).as("it is drawn").isGreaterThan(100);
         push(KeyCode.ENTER);
         until(() -> model.trellis().arrangement().tempo().toString().endsWith("=77"));
         keeper.settle();
