@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.LazyScreen;
+import wildflourish.app.frame.Plate;
 import wildflourish.app.frame.Site;
 import wildflourish.app.paint.Look;
 import wildflourish.app.trellis.TrellisModel;
@@ -22,6 +23,10 @@ public final class ChartScreen extends LazyScreen<ChartView> {
     private static final double SVG_PIXELS = 8;
     private static final String GROUP = "Chart";
 
+    private static final Plate PLATE = new Plate("chart", "Chart", "How is each note fingered?", "Ctrl+3",
+            "M8 2.5h8v19H8zM10.3 6a1.7 1.7 0 1 0 3.4 0a1.7 1.7 0 1 0-3.4 0M10.3 12a1.7 1.7 0 1 0 3.4 0a1.7 1.7 0 1 0-3.4 0"
+                + "M10.3 18a1.7 1.7 0 1 0 3.4 0a1.7 1.7 0 1 0-3.4 0");
+
     private final ChartModel model;
     private final TrellisModel trellis;
     private final Production production;
@@ -30,6 +35,7 @@ public final class ChartScreen extends LazyScreen<ChartView> {
 
     /** The screen of a chart. */
     public ChartScreen(ChartModel model, TrellisModel trellis, Production production, Site site) {
+        super(PLATE);
         this.model = model;
         this.trellis = trellis;
         this.production = production;
@@ -42,32 +48,6 @@ public final class ChartScreen extends LazyScreen<ChartView> {
 
     public ChartModel model() {
         return model;
-    }
-
-    @Override
-    public String id() {
-        return "chart";
-    }
-
-    @Override
-    public String words() {
-        return "Chart";
-    }
-
-    @Override
-    public String question() {
-        return "How is each note fingered?";
-    }
-
-    @Override
-    public String key() {
-        return "Ctrl+3";
-    }
-
-    @Override
-    public String drawing() {
-        return "M8 2.5h8v19H8zM10.3 6a1.7 1.7 0 1 0 3.4 0a1.7 1.7 0 1 0-3.4 0M10.3 12a1.7 1.7 0 1 0 3.4 0a1.7 1.7 0 1 0-3.4 0"
-                + "M10.3 18a1.7 1.7 0 1 0 3.4 0a1.7 1.7 0 1 0-3.4 0";
     }
 
     @Override

@@ -7,8 +7,39 @@ import wildflourish.app.paint.Look;
 /** A screen whose view is made when it is first wanted, and dressed as the window is by then. */
 public abstract class LazyScreen<V extends Node> implements Screen {
 
+    private final Plate plate;
     private Look look = Look.USUAL;
     private @Nullable V view;
+
+    /** A screen whose door says so. */
+    protected LazyScreen(Plate plate) {
+        this.plate = plate;
+    }
+
+    @Override
+    public final String id() {
+        return plate.id();
+    }
+
+    @Override
+    public final String words() {
+        return plate.words();
+    }
+
+    @Override
+    public final String question() {
+        return plate.question();
+    }
+
+    @Override
+    public final String key() {
+        return plate.key();
+    }
+
+    @Override
+    public final String drawing() {
+        return plate.drawing();
+    }
 
     /** Makes the view. */
     protected abstract V make();

@@ -8,24 +8,27 @@ import javafx.scene.Node;
 import javafx.scene.control.ListView;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.Keys;
-import wildflourish.app.frame.LazyScreen;
+import wildflourish.app.frame.Plate;
 import wildflourish.app.frame.Site;
 import wildflourish.app.paint.Look;
 import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.trellis.TuneScreen;
 import wildflourish.app.work.Production;
 import wildflourish.formats.csv.PracticeCsv;
 import wildflourish.library.TuneEntry;
 
 /** Practice: can they do it evenly? */
-public final class PracticeScreen extends LazyScreen<PracticeView> {
+public final class PracticeScreen extends TuneScreen<PracticeView> {
 
     /** What it is kept under. */
     public static final String ID = "practice";
 
     private static final String GROUP = "Practice";
 
+    private static final Plate PLATE = new Plate(ID, "Practice", "Can they do it evenly?", "Ctrl+7",
+            "M9 3h6l3.5 17.5h-13zM7.2 15.5h9.6M12 15.5L18 5.5");
+
     private final PracticeModel model;
-    private final TrellisModel trellis;
     private final ObservableList<TuneEntry> shelf;
     private final LongConsumer open;
     private final Production production;
@@ -40,8 +43,8 @@ public final class PracticeScreen extends LazyScreen<PracticeView> {
      */
     public PracticeScreen(PracticeModel model, TrellisModel trellis, ObservableList<TuneEntry> shelf, LongConsumer open, Production production,
             Site site) {
+        super(PLATE, trellis);
         this.model = model;
-        this.trellis = trellis;
         this.shelf = shelf;
         this.open = open;
         this.production = production;
@@ -64,33 +67,8 @@ public final class PracticeScreen extends LazyScreen<PracticeView> {
     }
 
     @Override
-    public String id() {
-        return ID;
-    }
-
-    @Override
-    public String words() {
-        return "Practice";
-    }
-
-    @Override
-    public String question() {
-        return "Can they do it evenly?";
-    }
-
-    @Override
-    public String key() {
-        return "Ctrl+7";
-    }
-
-    @Override
-    public String drawing() {
-        return "M9 3h6l3.5 17.5h-13zM7.2 15.5h9.6M12 15.5L18 5.5";
-    }
-
-    @Override
     protected PracticeView make() {
-        return new PracticeView(model, trellis, shelf, open, this::askLog);
+        return new PracticeView(model, trellis(), shelf, open, this::askLog);
     }
 
     private void askLog() {
@@ -134,23 +112,17 @@ public final class PracticeScreen extends LazyScreen<PracticeView> {
 
     @Override
     public boolean canUndo() {
-        return trellis.isOpen() && trellis.now().canUndo() && !model.isRunning();
+        return super.canUndo() && !model.isRunning();
     }
 
     @Override
     public boolean undo() {
-        if (!model.isRunning()) {
-            trellis.undo();
-        }
-        return true;
+        return !model.isRunning() && super.undo();
     }
 
     @Override
     public boolean redo() {
-        if (!model.isRunning()) {
-            trellis.redo();
-        }
-        return true;
+        return !model.isRunning() && super.redo();
     }
 
     @Override

@@ -4,22 +4,25 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import wildflourish.app.frame.Command;
-import wildflourish.app.frame.LazyScreen;
+import wildflourish.app.frame.Plate;
 import wildflourish.app.frame.Site;
 import wildflourish.app.listening.ListeningModel;
 import wildflourish.app.listening.ListeningState;
 import wildflourish.app.paint.Look;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisScreen;
+import wildflourish.app.trellis.TuneScreen;
 import wildflourish.core.reading.Remembered;
 
 /** The reading: how is this tune made, how do I teach it? */
-public final class ReadingScreen extends LazyScreen<ReadingView> {
+public final class ReadingScreen extends TuneScreen<ReadingView> {
 
     private static final String GROUP = "Phrases";
 
+    private static final Plate PLATE = new Plate("reading", "Reading", "How is this tune made, and how do I teach it?", "Ctrl+5",
+            "M3 12c1.5-6 7.5-6 9 0c1.5-6 7.5-6 9 0M3 16.5h7.5M13.5 16.5H21M3 20h18");
+
     private final ReadingModel model;
-    private final TrellisModel trellis;
     private final ListeningModel listening;
     private final Consumer<Consumer<Remembered>> recollect;
     private final List<Command> commands;
@@ -30,8 +33,8 @@ public final class ReadingScreen extends LazyScreen<ReadingView> {
      * @param recollect tells, as soon as it is known, what the other tunes hold
      */
     public ReadingScreen(ReadingModel model, TrellisModel trellis, ListeningModel listening, Consumer<Consumer<Remembered>> recollect, Site site) {
+        super(PLATE, trellis);
         this.model = model;
-        this.trellis = trellis;
         this.listening = listening;
         this.recollect = recollect;
         this.commands = List.of(
@@ -52,31 +55,6 @@ public final class ReadingScreen extends LazyScreen<ReadingView> {
 
     public ReadingModel model() {
         return model;
-    }
-
-    @Override
-    public String id() {
-        return "reading";
-    }
-
-    @Override
-    public String words() {
-        return "Reading";
-    }
-
-    @Override
-    public String question() {
-        return "How is this tune made, and how do I teach it?";
-    }
-
-    @Override
-    public String key() {
-        return "Ctrl+5";
-    }
-
-    @Override
-    public String drawing() {
-        return "M3 12c1.5-6 7.5-6 9 0c1.5-6 7.5-6 9 0M3 16.5h7.5M13.5 16.5H21M3 20h18";
     }
 
     @Override
@@ -108,24 +86,7 @@ public final class ReadingScreen extends LazyScreen<ReadingView> {
     @Override
     public Optional<Runnable> hear() {
         return Optional.of(() -> Optional.ofNullable(model.state().get()).flatMap(ReadingState::passage).ifPresent(
-                p -> listening.toggle(trellis::arrangement, 0, p.phrase().fromNote(), ListeningState.Extent.PHRASE)));
-    }
-
-    @Override
-    public boolean canUndo() {
-        return trellis.isOpen() && trellis.now().canUndo();
-    }
-
-    @Override
-    public boolean undo() {
-        trellis.undo();
-        return true;
-    }
-
-    @Override
-    public boolean redo() {
-        trellis.redo();
-        return true;
+                p -> listening.toggle(trellis()::arrangement, 0, p.phrase().fromNote(), ListeningState.Extent.PHRASE)));
     }
 
     @Override

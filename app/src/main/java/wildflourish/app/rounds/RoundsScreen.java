@@ -7,19 +7,20 @@ import java.util.OptionalInt;
 import javafx.collections.ObservableList;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.Keys;
-import wildflourish.app.frame.LazyScreen;
+import wildflourish.app.frame.Plate;
 import wildflourish.app.frame.Site;
 import wildflourish.app.listening.ListeningModel;
 import wildflourish.app.listening.ListeningState;
 import wildflourish.app.listening.TakeHome;
 import wildflourish.app.paint.Look;
 import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.trellis.TuneScreen;
 import wildflourish.app.work.Folders;
 import wildflourish.core.rounds.WrittenOut;
 import wildflourish.library.TuneEntry;
 
 /** The rounds: what do we play each time through? */
-public final class RoundsScreen extends LazyScreen<RoundsView> {
+public final class RoundsScreen extends TuneScreen<RoundsView> {
 
     private static final String GROUP = "Rounds";
 
@@ -33,8 +34,10 @@ public final class RoundsScreen extends LazyScreen<RoundsView> {
         void follow(RoundsModel model, long tune);
     }
 
+    private static final Plate PLATE = new Plate("rounds", "Rounds", "What do we play each time through?", "Ctrl+6",
+            "M5 9.5a7.5 7.5 0 1 1-.6 5M5 4v5.5h5.5M9.5 14.5h1.2M12 14.5V12M14.5 14.5V9.5");
+
     private final RoundsModel model;
-    private final TrellisModel trellis;
     private final ListeningModel listening;
     private final TakeHome takeHome;
     private final Sets sets;
@@ -50,8 +53,8 @@ public final class RoundsScreen extends LazyScreen<RoundsView> {
      */
     public RoundsScreen(RoundsModel model, TrellisModel trellis, ListeningModel listening, TakeHome takeHome, Sets sets,
             ObservableList<TuneEntry> shelf, Site site) {
+        super(PLATE, trellis);
         this.model = model;
-        this.trellis = trellis;
         this.listening = listening;
         this.takeHome = takeHome;
         this.sets = sets;
@@ -78,31 +81,6 @@ public final class RoundsScreen extends LazyScreen<RoundsView> {
     /** Lets a tune of the shelf follow the open one in its set. */
     public void follow(long tune) {
         sets.follow(model, tune);
-    }
-
-    @Override
-    public String id() {
-        return "rounds";
-    }
-
-    @Override
-    public String words() {
-        return "Rounds";
-    }
-
-    @Override
-    public String question() {
-        return "What do we play each time through?";
-    }
-
-    @Override
-    public String key() {
-        return "Ctrl+6";
-    }
-
-    @Override
-    public String drawing() {
-        return "M5 9.5a7.5 7.5 0 1 1-.6 5M5 4v5.5h5.5M9.5 14.5h1.2M12 14.5V12M14.5 14.5V9.5";
     }
 
     @Override
@@ -142,7 +120,7 @@ public final class RoundsScreen extends LazyScreen<RoundsView> {
     @Override
     public Optional<Runnable> write() {
         return Optional.of(() -> site.askWhere("write the whole to (.abc .mid .wav .svg .pdf):",
-                Folders.fileName(trellis.arrangement().tune().title()) + "-rounds.abc", this::write));
+                Folders.fileName(trellis().arrangement().tune().title()) + "-rounds.abc", this::write));
     }
 
     private void write(Path file) {
@@ -152,23 +130,6 @@ public final class RoundsScreen extends LazyScreen<RoundsView> {
     @Override
     public void sounds(OptionalInt rung, OptionalInt note) {
         model.sounds(shown ? note : OptionalInt.empty());
-    }
-
-    @Override
-    public boolean canUndo() {
-        return trellis.isOpen() && trellis.now().canUndo();
-    }
-
-    @Override
-    public boolean undo() {
-        trellis.undo();
-        return true;
-    }
-
-    @Override
-    public boolean redo() {
-        trellis.redo();
-        return true;
     }
 
     @Override

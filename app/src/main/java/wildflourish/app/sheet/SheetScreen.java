@@ -3,26 +3,29 @@ package wildflourish.app.sheet;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.app.frame.Command;
-import wildflourish.app.frame.LazyScreen;
+import wildflourish.app.frame.Plate;
 import wildflourish.app.frame.Site;
 import wildflourish.app.paint.Look;
 import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.trellis.TuneScreen;
 import wildflourish.app.work.Folders;
 
 /** The sheet: what do they take home? */
-public final class SheetScreen extends LazyScreen<SheetView> {
+public final class SheetScreen extends TuneScreen<SheetView> {
 
     private static final String GROUP = "Sheet";
 
+    private static final Plate PLATE = new Plate("sheet", "Sheet", "What do they take home?", "Ctrl+8",
+            "M6 2.5h9l4 4v15H6zM15 2.5v4h4M9 11h7M9 13.5h7M9 16h7M9 18.5h4");
+
     private final SheetModel model;
-    private final TrellisModel trellis;
     private final Site site;
     private final List<Command> commands;
 
     /** The screen of a sheet. */
     public SheetScreen(SheetModel model, TrellisModel trellis, Site site) {
+        super(PLATE, trellis);
         this.model = model;
-        this.trellis = trellis;
         this.site = site;
         this.commands = List.of(
                 Command.of("write-sheet", "Write the sheet as PDF or SVG", GROUP, this::ask).keys("Enter"),
@@ -35,7 +38,7 @@ public final class SheetScreen extends LazyScreen<SheetView> {
     }
 
     private void ask() {
-        site.askWhere("write the sheet to (.pdf .svg):", Folders.fileName(trellis.arrangement().tune().title()) + ".pdf", model::write);
+        site.askWhere("write the sheet to (.pdf .svg):", Folders.fileName(trellis().arrangement().tune().title()) + ".pdf", model::write);
     }
 
     private void toPrinter() {
@@ -52,41 +55,16 @@ public final class SheetScreen extends LazyScreen<SheetView> {
     }
 
     @Override
-    public String id() {
-        return "sheet";
-    }
-
-    @Override
-    public String words() {
-        return "Sheet";
-    }
-
-    @Override
-    public String question() {
-        return "What do they take home?";
-    }
-
-    @Override
-    public String key() {
-        return "Ctrl+8";
-    }
-
-    @Override
-    public String drawing() {
-        return "M6 2.5h9l4 4v15H6zM15 2.5v4h4M9 11h7M9 13.5h7M9 16h7M9 18.5h4";
-    }
-
-    @Override
     protected SheetView make() {
         return new SheetView(model, List.of(commands.getFirst(), commands.getLast()), new SheetView.Rungs() {
             @Override
             public String name(int rung) {
-                return trellis.arrangement().ladder().rung(rung).name();
+                return trellis().arrangement().ladder().rung(rung).name();
             }
 
             @Override
             public void take(int rung) {
-                trellis.select(rung, trellis.note());
+                trellis().select(rung, trellis().note());
             }
         });
     }
@@ -119,23 +97,6 @@ public final class SheetScreen extends LazyScreen<SheetView> {
     @Override
     public Optional<Runnable> print() {
         return Optional.of(this::toPrinter);
-    }
-
-    @Override
-    public boolean canUndo() {
-        return trellis.isOpen() && trellis.now().canUndo();
-    }
-
-    @Override
-    public boolean undo() {
-        trellis.undo();
-        return true;
-    }
-
-    @Override
-    public boolean redo() {
-        trellis.redo();
-        return true;
     }
 
     @Override

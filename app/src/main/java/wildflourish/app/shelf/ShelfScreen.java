@@ -5,12 +5,16 @@ import java.util.Optional;
 import java.util.function.LongConsumer;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.LazyScreen;
+import wildflourish.app.frame.Plate;
 import wildflourish.app.paint.Look;
 
 /** The shelf: what have I got? */
 public final class ShelfScreen extends LazyScreen<ShelfView> {
 
     private static final String GROUP = "Shelf";
+
+    private static final Plate PLATE = new Plate("shelf", "Shelf", "What have I got?", "Ctrl+1",
+            "M3 20.5h18M5 20V8h3.5v12M8.5 20V4.5h4V20M14.6 20L17.4 6.2l3.3.7-2.8 13.1");
 
     private final ShelfModel model;
     private final Incipits incipits;
@@ -30,6 +34,7 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
      */
     public ShelfScreen(ShelfModel model, Incipits incipits, LongConsumer open, LongConsumer hear, Runnable growAll,
             Runnable demo, Command bringIn) {
+        super(PLATE);
         this.model = model;
         this.incipits = incipits;
         this.open = open;
@@ -44,31 +49,6 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
 
     public ShelfModel model() {
         return model;
-    }
-
-    @Override
-    public String id() {
-        return "shelf";
-    }
-
-    @Override
-    public String words() {
-        return "Shelf";
-    }
-
-    @Override
-    public String question() {
-        return "What have I got?";
-    }
-
-    @Override
-    public String key() {
-        return "Ctrl+1";
-    }
-
-    @Override
-    public String drawing() {
-        return "M3 20.5h18M5 20V8h3.5v12M8.5 20V4.5h4V20M14.6 20L17.4 6.2l3.3.7-2.8 13.1";
     }
 
     @Override

@@ -10,13 +10,13 @@ import javafx.scene.Node;
 import javafx.scene.control.ListView;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.Keys;
-import wildflourish.app.frame.LazyScreen;
+import wildflourish.app.frame.Plate;
 import wildflourish.app.frame.Site;
 import wildflourish.app.paint.Look;
 import wildflourish.app.work.Folders;
 
 /** The trellis, the main screen: what do I put where? */
-public final class TrellisScreen extends LazyScreen<TrellisView> {
+public final class TrellisScreen extends TuneScreen<TrellisView> {
 
     /** What it is kept under. */
     public static final String ID = "trellis";
@@ -37,6 +37,9 @@ public final class TrellisScreen extends LazyScreen<TrellisView> {
         void write(Path file);
     }
 
+    private static final Plate PLATE = new Plate(ID, "Trellis", "What do I put where?", "Ctrl+2",
+            "M7 21.5V6M15 21.5V8M4 18.5h14M4 13.5h14M4 8.5h11M15 8c.2-3.6 2.2-5.4 6-5.5c0 3.8-2.2 5.6-6 5.5M7 6c-2.4-.4-3.6-1.6-3.8-3.6C5.4 2.600 6.800 3.700 7 6");
+
     private final TrellisModel model;
     private final Sound sound;
     private final Consumer<Double> zoomed;
@@ -51,6 +54,7 @@ public final class TrellisScreen extends LazyScreen<TrellisView> {
      * @param zoomed told the size of the score whenever it changes, to be remembered
      */
     public TrellisScreen(TrellisModel model, Sound sound, Consumer<Double> zoomed, Site site) {
+        super(PLATE, model);
         this.model = model;
         this.sound = sound;
         this.zoomed = zoomed;
@@ -112,31 +116,6 @@ public final class TrellisScreen extends LazyScreen<TrellisView> {
 
     public TrellisModel model() {
         return model;
-    }
-
-    @Override
-    public String id() {
-        return ID;
-    }
-
-    @Override
-    public String words() {
-        return "Trellis";
-    }
-
-    @Override
-    public String question() {
-        return "What do I put where?";
-    }
-
-    @Override
-    public String key() {
-        return "Ctrl+2";
-    }
-
-    @Override
-    public String drawing() {
-        return "M7 21.5V6M15 21.5V8M4 18.5h14M4 13.5h14M4 8.5h11M15 8c.2-3.6 2.2-5.4 6-5.5c0 3.8-2.2 5.6-6 5.5M7 6c-2.4-.4-3.6-1.6-3.8-3.6C5.4 2.600 6.800 3.700 7 6";
     }
 
     @Override
@@ -208,23 +187,6 @@ public final class TrellisScreen extends LazyScreen<TrellisView> {
     public Optional<Runnable> write() {
         return Optional.of(() -> site.askWhere("write this rung to (.abc .mid .wav .svg .pdf):",
                 Folders.fileName(model.arrangement().tune().title()) + ".abc", sound::write));
-    }
-
-    @Override
-    public boolean canUndo() {
-        return model.isOpen() && model.now().canUndo();
-    }
-
-    @Override
-    public boolean undo() {
-        model.undo();
-        return true;
-    }
-
-    @Override
-    public boolean redo() {
-        model.redo();
-        return true;
     }
 
     @Override

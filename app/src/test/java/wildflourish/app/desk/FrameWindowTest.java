@@ -28,6 +28,7 @@ import wildflourish.app.frame.Commands;
 import wildflourish.app.frame.Find;
 import wildflourish.app.frame.Keys;
 import wildflourish.app.frame.LazyScreen;
+import wildflourish.app.frame.Plate;
 import wildflourish.app.frame.Screen;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Look;
@@ -41,29 +42,8 @@ class FrameWindowTest extends WindowTest {
 
         private int turned;
 
-        @Override
-        public String id() {
-            return "lighthouse";
-        }
-
-        @Override
-        public String words() {
-            return "Lighthouse";
-        }
-
-        @Override
-        public String question() {
-            return "Is the lamp lit?";
-        }
-
-        @Override
-        public String key() {
-            return "Ctrl+9";
-        }
-
-        @Override
-        public String drawing() {
-            return "M9 21L11 6h2l2 15z";
+        Lighthouse() {
+            super(new Plate("lighthouse", "Lighthouse", "Is the lamp lit?", "Ctrl+9", "M9 21L11 6h2l2 15z"));
         }
 
         @Override
