@@ -38,8 +38,8 @@ final class WindowCommands {
                 () -> desk.show("sheet"))).keys("Ctrl+P"));
         all.add(Command.of("write", "Write to a file", FILES, () -> shown().write().ifPresent(Runnable::run)).keys("Ctrl+E")
                 .when(() -> shown().write().isPresent()));
-        all.add(Command.of("undo", "Take the latest edit back", BACK, () -> shown().undo()).keys("Ctrl+Z"));
-        all.add(Command.of("redo", "Do it again", BACK, () -> shown().redo()).keys("Ctrl+Y", "Ctrl+Shift+Z"));
+        all.add(Command.of("undo", "Take the latest edit back", BACK, () -> shown().undo()).keys("Ctrl+Z").whileHeld());
+        all.add(Command.of("redo", "Do it again", BACK, () -> shown().redo()).keys("Ctrl+Y", "Ctrl+Shift+Z").whileHeld());
         all.add(Command.of("hear", "Hear it, or stop", "Listening", desk::hear).keys("Space").when(() -> shown().hear().isPresent())
                 .on(s -> s.hear().isPresent()));
         all.addAll(SoundCommands.of(desk.listening(), desk.trellis()));

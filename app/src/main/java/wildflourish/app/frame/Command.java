@@ -28,12 +28,12 @@ public record Command(String id, String words, String group, List<Keys> keys, Pr
 
     /** A command without keys that can always be done. */
     public static Command of(String id, String words, String group, Runnable run) {
-        return new Command(id, words, group, List.of(), s -> true, () -> true, typed -> run.run(), true, true);
+        return new Command(id, words, group, List.of(), s -> true, () -> true, typed -> run.run(), true, false);
     }
 
     /** One that asks which of its signs was typed, and is therefore reached by them alone. */
     public static Command typed(String id, String words, String group, Keys key, Consumer<String> run) {
-        return new Command(id, words, group, List.of(key), s -> true, () -> true, run, false, true);
+        return new Command(id, words, group, List.of(key), s -> true, () -> true, run, false, false);
     }
 
     /** The same with keys, as {@link Keys#of(String)} reads them. */
@@ -76,14 +76,19 @@ public record Command(String id, String words, String group, List<Keys> keys, Pr
         return new Command(id, words, group, keys, screens, can, run, listed, held);
     }
 
-    /** The same, found by its keys alone: it moves about and means nothing in a list. */
+    /** The same, found by its keys alone: it moves about and means nothing in a list. It goes on while its key is held down. */
     public Command byKeyAlone() {
-        return new Command(id, words, group, keys, where, can, run, false, held);
+        return new Command(id, words, group, keys, where, can, run, false, true);
     }
 
-    /** The same, once for each time its key is pressed, however long it is held. */
-    public Command oncePressed() {
-        return new Command(id, words, group, keys, where, can, run, listed, false);
+    /** The same, again and again while its key is held down; others are done once each time. */
+    public Command whileHeld() {
+        return new Command(id, words, group, keys, where, can, run, listed, true);
+    }
+
+    /** The same, done once each time, and found by its keys alone. */
+    public Command unlisted() {
+        return new Command(id, words, group, keys, where, can, run, false, false);
     }
 
     /** How its keys are written; empty without any. */

@@ -32,6 +32,8 @@ public final class KeyRoad {
     private final BooleanSupplier covered;
     private final Set<KeyCode> down = EnumSet.noneOf(KeyCode.class);
     private boolean swallow;
+    /** Whether the latest key was held down already. */
+    private boolean again;
 
     /**
      * A road.
@@ -50,8 +52,8 @@ public final class KeyRoad {
     public void bind(Scene scene) {
         scene.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
             swallow = false;
-            boolean again = !down.add(e.getCode());
-            walk(e, scene.getFocusOwner(), again);
+            again = !down.add(e.getCode());
+            walk(e, scene.getFocusOwner());
         });
         scene.addEventFilter(KeyEvent.KEY_TYPED, e -> {
             if (swallow) {
@@ -59,14 +61,17 @@ public final class KeyRoad {
                 swallow = false;
                 e.consume();
             } else {
-                walk(e, scene.getFocusOwner(), false);
+                walk(e, scene.getFocusOwner());
             }
         });
-        scene.addEventFilter(KeyEvent.KEY_RELEASED, e -> down.remove(e.getCode()));
+        scene.addEventFilter(KeyEvent.KEY_RELEASED, e -> {
+            down.remove(e.getCode());
+            again = false;
+        });
         scene.windowProperty().flatMap(javafx.stage.Window::focusedProperty).addListener((o, a, now) -> down.clear());
     }
 
-    private void walk(KeyEvent e, @Nullable Node focus, boolean again) {
+    private void walk(KeyEvent e, @Nullable Node focus) {
         if (busy.getAsBoolean() || covered.getAsBoolean() && isPlain(e)) {
             return;
         }

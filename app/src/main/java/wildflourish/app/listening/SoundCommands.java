@@ -21,8 +21,8 @@ public final class SoundCommands {
                 command("mark-from", "Begin the stretch that is heard here", listening::markFrom, trellis).key(Keys.sign("[")),
                 command("mark-to", "End the stretch that is heard here", listening::markTo, trellis).key(Keys.sign("]")),
                 command("around", "Around and around, or once", () -> listening.setAgain(!listening.state().get().again()), trellis).key(Keys.sign("/")),
-                command("hear-slower", "Listen slower than the tune's tempo", () -> listening.stepPercent(-5), trellis).key(Keys.sign("<")),
-                command("hear-faster", "Listen faster than the tune's tempo", () -> listening.stepPercent(5), trellis).key(Keys.sign(">")),
+                command("hear-slower", "Listen slower than the tune's tempo", () -> listening.stepPercent(-5), trellis).key(Keys.sign("<")).whileHeld(),
+                command("hear-faster", "Listen faster than the tune's tempo", () -> listening.stepPercent(5), trellis).key(Keys.sign(">")).whileHeld(),
                 wide("click", "A click on each beat, or none", () -> listening.setMetronome(!listening.state().get().manner().backing().metronome())),
                 wide("count-in", "Count in, or not", () -> listening.setCounted(!listening.state().get().manner().counted())));
     }

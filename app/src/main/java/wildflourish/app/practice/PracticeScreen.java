@@ -52,7 +52,7 @@ public final class PracticeScreen extends TuneScreen<PracticeView> {
         this.commands = List.of(
                 Command.of("practise", "Begin to practise, or stop", GROUP, model::toggle).keys("Enter").when(this::plays),
                 Command.of("tap", "Tap a note", GROUP, model::tap).keys("Space").key(new Keys.Letter("any letter")).when(this::plays)
-                        .byKeyAlone().oncePressed(),
+                        .unlisted(),
                 Command.of("calibrate", "Calibrate the keys: take the keyboard's own delay off", GROUP, () -> view().calibrate()),
                 Command.of("history", "What has been reached, day by day", GROUP, () -> view().openHistory()).keys("Ctrl+H"),
                 Command.of("write-log", "Write the practice log as a table", GROUP, this::askLog));

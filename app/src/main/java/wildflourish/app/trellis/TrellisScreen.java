@@ -96,11 +96,11 @@ public final class TrellisScreen extends TuneScreen<TrellisView> {
         all.add(command("compare", "Compare with the rung below", LADDER, () -> model.ladder().compareWith(Math.max(0, model.rung() - 1))).keys("Ctrl+D"));
         all.add(command("earlier", "Earlier: every edition that was kept of the tune", LADDER, () -> view().toggleEarlier()).keys("Ctrl+Shift+H"));
         all.add(command("schools", "Schools and speeds of the student", "Who plays", () -> view().togglePlayer()).keys("Ctrl+U"));
-        all.add(command("faster", "Faster", "Who plays", () -> model.player().stepTempo(4)).key(Keys.sign("+=")));
-        all.add(command("slower", "Slower", "Who plays", () -> model.player().stepTempo(-4)).key(Keys.sign("-")));
+        all.add(command("faster", "Faster", "Who plays", () -> model.player().stepTempo(4)).key(Keys.sign("+=")).whileHeld());
+        all.add(command("slower", "Slower", "Who plays", () -> model.player().stepTempo(-4)).key(Keys.sign("-")).whileHeld());
         all.add(command("note-panel", "The note in hand beside the rungs", MOVING, () -> view().showNote()).keys("Escape"));
-        all.add(command("zoom-in", "A larger score", SIZE, () -> view().score().zoomBy(1)).keys("Ctrl+Plus").also("Ctrl+Equals", "Ctrl+Shift+Equals", "Ctrl+Shift+Plus", "Ctrl+Add"));
-        all.add(command("zoom-out", "A smaller score", SIZE, () -> view().score().zoomBy(-1)).keys("Ctrl+Minus").also("Ctrl+Subtract"));
+        all.add(command("zoom-in", "A larger score", SIZE, () -> view().score().zoomBy(1)).keys("Ctrl+Plus").also("Ctrl+Equals", "Ctrl+Shift+Equals", "Ctrl+Shift+Plus", "Ctrl+Add").whileHeld());
+        all.add(command("zoom-out", "A smaller score", SIZE, () -> view().score().zoomBy(-1)).keys("Ctrl+Minus").also("Ctrl+Subtract").whileHeld());
         all.add(command("zoom-usual", "The usual size of the score", SIZE, () -> view().score().zoomTo(1)).keys("Ctrl+0"));
         all.add(command("whole-tune", "The whole tune at a glance, or close up again", SIZE, () -> view().score().toggleWhole()).keys("F4"));
         return List.copyOf(all);
@@ -180,12 +180,16 @@ public final class TrellisScreen extends TuneScreen<TrellisView> {
 
     @Override
     public Optional<Runnable> hear() {
-        return Optional.of(sound::toggle);
+        return Optional.of(() -> {
+            if (model.isOpen()) {
+                sound.toggle();
+            }
+        });
     }
 
     @Override
     public Optional<Runnable> write() {
-        return Optional.of(() -> site.askWhere("write this rung to (.abc .mid .wav .svg .pdf):",
+        return !model.isOpen() ? Optional.empty() : Optional.of(() -> site.askWhere("write this rung to (.abc .mid .wav .svg .pdf):",
                 Folders.fileName(model.arrangement().tune().title()) + ".abc", sound::write));
     }
 

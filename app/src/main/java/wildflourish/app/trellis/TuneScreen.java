@@ -27,13 +27,17 @@ public abstract class TuneScreen<V extends Node> extends LazyScreen<V> {
 
     @Override
     public boolean undo() {
-        trellis.undo();
-        return true;
+        if (trellis.isOpen()) {
+            trellis.undo();
+        }
+        return trellis.isOpen();
     }
 
     @Override
     public boolean redo() {
-        trellis.redo();
-        return true;
+        if (trellis.isOpen()) {
+            trellis.redo();
+        }
+        return trellis.isOpen();
     }
 }

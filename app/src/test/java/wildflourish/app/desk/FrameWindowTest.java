@@ -21,6 +21,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.text.Text;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.frame.Command;
@@ -220,6 +221,29 @@ class FrameWindowTest extends WindowTest {
         assertThat(model.message().get()).isEmpty();
         push(KeyCode.CONTROL, KeyCode.DIGIT2);
         assertThat(model.message().get()).isEqualTo(said);
+    }
+
+    /** A key that is held down moves on and on; what it switches it switches once. */
+    @Test
+    void aKeyHeldDownMovesOnAndSwitchesOnce() {
+        open(true);
+        interact(() -> model.trellis().select(4, 0));
+        interact(() -> {
+            for (int i = 0; i < 3; i++) {
+                hold(KeyCode.RIGHT, false);
+            }
+        });
+        assertThat(model.trellis().note()).isEqualTo(3);
+        interact(() -> {
+            for (int i = 0; i < 3; i++) {
+                hold(KeyCode.L, true);
+            }
+        });
+        assertThat(model.look().get().palette().name()).isEqualTo("DARK");
+    }
+
+    private void hold(KeyCode code, boolean control) {
+        trellisView().score().fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, false, control, false, false));
     }
 
     /** The share of the height that belongs to the screen in hand. */
