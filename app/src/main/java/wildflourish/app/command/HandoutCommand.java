@@ -10,6 +10,7 @@ import wildflourish.app.work.Exports;
 import wildflourish.app.work.Folders;
 import wildflourish.score.handout.Paper;
 import wildflourish.score.handout.SheetContents;
+import wildflourish.score.handout.SheetItem;
 
 /** The take-home sheet. */
 @Command(name = "handout", description = "The take-home sheet as PDF.", mixinStandardHelpOptions = true)
@@ -38,7 +39,7 @@ final class HandoutCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        SheetContents contents = (steps ? SheetContents.BY_STEPS : SheetContents.USUAL.withBare(!oneRung)).withLarge(large).with(paper);
+        SheetContents contents = (steps ? SheetContents.BY_STEPS : SheetContents.USUAL.with(SheetItem.BARE, !oneRung)).withLarge(large).with(paper);
         TuneOptions.Read read = tune.read(TuneOptions.Usual.OWN_LADDER);
         Path path = target != null ? target : Path.of(Folders.fileName(read.arrangement().tune().title()) + ".pdf");
         output.write(tune.file(), path, () -> Exports.sheet(read.arrangement(), read.rung(), contents));

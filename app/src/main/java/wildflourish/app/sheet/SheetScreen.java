@@ -9,6 +9,7 @@ import wildflourish.app.paint.Look;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TuneScreen;
 import wildflourish.app.work.Folders;
+import wildflourish.score.handout.SheetContents;
 
 /** The sheet: what do they take home? */
 public final class SheetScreen extends TuneScreen<SheetView> {
@@ -30,9 +31,9 @@ public final class SheetScreen extends TuneScreen<SheetView> {
         this.commands = List.of(
                 Command.of("write-sheet", "Write the sheet as PDF or SVG", GROUP, this::ask).keys("Enter"),
                 Command.of("sheet-for-readers", "A sheet for one who reads music", GROUP,
-                        () -> model.change(c -> wildflourish.score.handout.SheetContents.USUAL.with(c.paper()).withLarge(c.large()))),
+                        () -> model.change(c -> c.like(SheetContents.USUAL))),
                 Command.of("sheet-in-steps", "A sheet for one who does not read music", GROUP,
-                        () -> model.change(c -> wildflourish.score.handout.SheetContents.BY_STEPS.with(c.paper()).withLarge(c.large()))),
+                        () -> model.change(c -> c.like(SheetContents.BY_STEPS))),
                 Command.of("sheet-large-print", "Large print, or not", GROUP, () -> model.change(c -> c.withLarge(!c.large()))),
                 Command.of("print-sheet", "Print the sheet on a printer", GROUP, this::toPrinter));
     }

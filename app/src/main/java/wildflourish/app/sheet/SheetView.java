@@ -1,8 +1,8 @@
 package wildflourish.app.sheet;
 
+import java.util.EnumMap;
 import java.util.List;
-import java.util.function.BiFunction;
-import java.util.function.Predicate;
+import java.util.Map;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.canvas.Canvas;
@@ -28,6 +28,7 @@ import wildflourish.app.paint.Palette;
 import wildflourish.score.display.Drawing;
 import wildflourish.score.handout.Paper;
 import wildflourish.score.handout.SheetContents;
+import wildflourish.score.handout.SheetItem;
 
 /** The pages as they will be printed; beside them what is on them, and the ways to paper. */
 public final class SheetView extends BorderPane {
@@ -44,6 +45,8 @@ public final class SheetView extends BorderPane {
     private final ComboBox<String> printer = new ComboBox<>();
     private final Label noPrinter = Labels.wrapped("This machine knows no printer: write a PDF and print that.");
     private final VBox choices = new VBox(4);
+    private final Map<SheetItem, CheckBox> items = new EnumMap<>(SheetItem.class);
+    private final CheckBox large = new CheckBox("large print");
     private final BorderPane side = new BorderPane();
     private final Filling filling = new Filling();
 
@@ -81,12 +84,13 @@ public final class SheetView extends BorderPane {
         printer.setAccessibleText("printer");
         printer.setMaxWidth(Double.MAX_VALUE);
         VBox all = new VBox(8, Boxes.labelled("sheet-rung", "version", rung), Labels.heading("For whom"), new FlowPane(6, 6,
-                Buttons.button("sheet-usual", "Reads music", "staves, fingers, how-to, practice and care", () -> model.change(c -> like(SheetContents.USUAL, c)), this::focusPages),
-                Buttons.button("sheet-by-steps", "Does not read music", "how it is held, a step list, a page of fingers", () -> model.change(c -> like(SheetContents.BY_STEPS, c)), this::focusPages)),
+                Buttons.button("sheet-usual", "Reads music", "staves, fingers, how-to, practice and care", () -> model.change(c -> c.like(SheetContents.USUAL)), this::focusPages),
+                Buttons.button("sheet-by-steps", "Does not read music", "how it is held, a step list, a page of fingers", () -> model.change(c -> c.like(SheetContents.BY_STEPS)), this::focusPages)),
                 Labels.heading("What is on it"), choices, Boxes.labelled("sheet-paper", "paper", paper), about,
                 Labels.heading("To paper"), CommandButton.of(commands.getFirst(), "Write as PDF or SVG…", () -> { }),
                 printer, CommandButton.of(commands.getLast(), "Print", this::focusPages), noPrinter);
         all.setPadding(new Insets(12));
+        large.setId("sheet-large");
         fillChoices();
         ScrollPane right = new ScrollPane(all);
         right.setFitToWidth(true);
@@ -112,29 +116,21 @@ public final class SheetView extends BorderPane {
         void take(int rung);
     }
 
-    private static SheetContents like(SheetContents preset, SheetContents now) {
-        return preset.with(now.paper()).withLarge(now.large());
-    }
-
     private void fillChoices() {
-        choice("sheet-music", "the version on staves", SheetContents::music, SheetContents::withMusic);
-        choice("sheet-bare", "the bare tune below it", SheetContents::bare, SheetContents::withBare);
-        choice("sheet-strip", "fingers under the notes", SheetContents::strip, SheetContents::withStrip);
-        choice("sheet-how", "how each ornament is done", SheetContents::how, SheetContents::withHow);
-        choice("sheet-practice", "boxes for practice", SheetContents::practice, SheetContents::withPractice);
-        choice("sheet-care", "cautions", SheetContents::care, SheetContents::withCare);
-        choice("sheet-steps", "a step list", SheetContents::steps, SheetContents::withSteps);
-        choice("sheet-fingers", "a page that is only fingers", SheetContents::fingers, SheetContents::withFingers);
-        choice("sheet-large", "large print", SheetContents::large, SheetContents::withLarge);
+        for (SheetItem item : SheetItem.values()) {
+            CheckBox box = choice("sheet-" + item.name().toLowerCase(java.util.Locale.ROOT), item.words());
+            box.setOnAction(e -> filling.chosen(() -> model.change(c -> c.with(item, box.isSelected()))));
+            items.put(item, box);
+        }
+        large.setOnAction(e -> filling.chosen(() -> model.change(c -> c.withLarge(large.isSelected()))));
+        choices.getChildren().add(large);
     }
 
-    private void choice(String id, String words, Predicate<SheetContents> is, BiFunction<SheetContents, Boolean, SheetContents> with) {
+    private CheckBox choice(String id, String words) {
         CheckBox box = new CheckBox(words);
         box.setId(id);
-        box.setUserData(is);
-        box.setOnAction(e -> filling.chosen(() -> model.change(c -> with.apply(c, box.isSelected()))));
         choices.getChildren().add(box);
-        box.setSelected(is.test(model.contents()));
+        return box;
     }
 
     private void printers(List<String> names) {
@@ -149,14 +145,14 @@ public final class SheetView extends BorderPane {
         return printer.getValue();
     }
 
-    @SuppressWarnings("unchecked")
     private void show(SheetState now) {
         filling.fill(() -> {
             int count = now.version().arrangement().ladder().size();
             rung.getItems().setAll(java.util.stream.IntStream.range(0, count).boxed().toList());
             rung.setValue(now.version().rung());
             paper.setValue(now.contents().paper());
-            choices.getChildren().forEach(n -> ((CheckBox) n).setSelected(((Predicate<SheetContents>) n.getUserData()).test(now.contents())));
+            items.forEach((item, box) -> box.setSelected(now.contents().has(item)));
+            large.setSelected(now.contents().large());
         });
         int count = now.printed().pages().size();
         about.setText("%d page%s of %s; a stave is %.1f mm high.".formatted(count, count == 1 ? "" : "s", now.contents().paper().words(),

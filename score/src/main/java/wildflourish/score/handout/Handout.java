@@ -5,21 +5,12 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
-import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.TreeSet;
-import org.jspecify.annotations.Nullable;
 import wildflourish.core.finding.Sentence;
 import wildflourish.core.growth.VariationKind;
-import wildflourish.core.ornament.Gestures;
-import wildflourish.core.ornament.HowTo;
-import wildflourish.core.ornament.Making;
 import wildflourish.core.ornament.Ornament;
-import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
-import wildflourish.core.ornament.Verdict;
 import wildflourish.core.practice.Care;
 import wildflourish.core.practice.PlayingAdvice;
 import wildflourish.core.practice.StepList;
@@ -120,7 +111,7 @@ public final class Handout {
             return new Printed(new Handout(version, contents, aids, minding, LARGE, false).build(), LARGE);
         }
         Printed roomy = largest(version, contents, aids, minding, false);
-        int goal = contents.steps() || contents.fingers() ? 0 : contents.bare() ? 2 : 1;
+        int goal = contents.has(SheetItem.STEPS) || contents.has(SheetItem.FINGERS) ? 0 : contents.has(SheetItem.BARE) ? 2 : 1;
         if (roomy.pages().size() <= goal || goal == 0) {
             return roomy;
         }
@@ -178,21 +169,21 @@ public final class Handout {
 
     private List<Drawing> build() {
         head();
-        if (contents.music()) {
+        if (contents.has(SheetItem.MUSIC)) {
             music();
         }
-        boolean pictures = contents.music() && contents.strip() || contents.fingers();
+        boolean pictures = contents.has(SheetItem.MUSIC) && contents.has(SheetItem.STRIP) || contents.has(SheetItem.FINGERS);
         List<Flow.Block> blocks = new ArrayList<>();
         if (pictures) {
             key(blocks);
         }
-        if (contents.music() && contents.how()) {
+        if (contents.has(SheetItem.MUSIC) && contents.has(SheetItem.HOW)) {
             list(blocks, "Mind in this tune", minding.stream().map(Sentence::capital).toList());
         }
-        if (contents.how()) {
+        if (contents.has(SheetItem.HOW)) {
             ornaments(blocks);
         }
-        if (contents.steps()) {
+        if (contents.has(SheetItem.STEPS)) {
             StepPages steps = new StepPages(StepList.of(version), flow, arrangement, contents.large() ? words : 1);
             steps.holding();
             flow.space(1.2);
@@ -202,14 +193,14 @@ public final class Handout {
             steps.steps();
             flow.space(1.5);
         }
-        if (contents.practice()) {
+        if (contents.has(SheetItem.PRACTICE)) {
             practice(blocks);
         }
-        if (contents.care()) {
+        if (contents.has(SheetItem.CARE)) {
             care(blocks);
         }
         flow.columns(blocks, columns);
-        if (contents.fingers()) {
+        if (contents.has(SheetItem.FINGERS)) {
             fingers();
         }
         return flow.drawings();
@@ -241,8 +232,8 @@ public final class Handout {
 
     /** The systems, each kept whole on its page. */
     private void music() {
-        Set<Integer> open = contents.bare() ? new LinkedHashSet<>(List.of(rung, 0)) : Set.of(rung);
-        systems(new ScoreRequest(version, open, false, contents.strip(), aids, right - left));
+        Set<Integer> open = contents.has(SheetItem.BARE) ? new LinkedHashSet<>(List.of(rung, 0)) : Set.of(rung);
+        systems(new ScoreRequest(version, open, false, contents.has(SheetItem.STRIP), aids, right - left));
         List<Integer> missing = situation.plan().missing();
         if (!missing.isEmpty()) {
             flow.paragraph("%d notes marked with a cross are not on the %s: leave them out or play the octave above."
@@ -304,38 +295,8 @@ public final class Handout {
         return y;
     }
 
-    /** Where an ornament stands, how fast each of them stays clean and still speaks, and how the first one is done. */
-    private record Use(Map<Integer, Limits> byNote, String how, Map<String, Set<Integer>> fingers) {}
-
-    private record Limits(Optional<Tempo> clean, Optional<Tempo> speaks) {
-
-        boolean isSlowerThan(Limits other) {
-            return clean.isPresent() && other.clean.isPresent() && other.clean.get().isFasterThan(clean.get());
-        }
-
-        String inWords() {
-            return clean.map(t -> "clean up to " + t.spoken() + speaks.map(u -> ", speaks up to "
-                    + (u.beat().equals(t.beat()) ? String.valueOf(u.perMinute().floor()) : u.spoken())).orElse("")).orElse("");
-        }
-    }
-
     private void ornaments(List<Flow.Block> blocks) {
-        Setting setting = version.varied().setting();
-        Map<Ornament, Use> uses = new LinkedHashMap<>();
-        setting.byNote().forEach((note, ids) -> {
-            List<Ornament> stack = setting.ornaments(note, situation.vocabulary());
-            Verdict verdict = Playability.of(situation, note, stack,
-                    n -> setting.ornaments(n, situation.vocabulary()), arrangement.tempo(), arrangement.speeds());
-            if (Gestures.make(situation, note, stack) instanceof Making.Made made) {
-                for (Ornament ornament : Gestures.played(situation, note, stack)) {
-                    Use use = uses.computeIfAbsent(ornament, o -> new Use(new TreeMap<>(),
-                            HowTo.inWords(o, made.gesture(), situation.tune().note(note).pitch()), new LinkedHashMap<>()));
-                    use.byNote().put(note, new Limits(verdict.cleanUpTo(), verdict.speaksUpTo()));
-                    use.fingers().computeIfAbsent(HowTo.fingers(ornament, made.gesture()), f -> new TreeSet<>())
-                            .add(situation.tune().note(note).barNumber());
-                }
-            }
-        });
+        Map<Ornament, OrnamentUse> uses = OrnamentUse.all(version);
         if (!uses.isEmpty()) {
             blocks.add(heading("How each ornament is done"));
             uses.forEach((ornament, use) -> blocks.add(ornament(ornament, use)));
@@ -355,58 +316,17 @@ public final class Handout {
         }
     }
 
-    private Flow.Block ornament(Ornament ornament, Use use) {
+    private Flow.Block ornament(Ornament ornament, OrnamentUse use) {
         double indent = tight ? 3.6 : 4.6;
         List<Shape> shapes = new ArrayList<>(OrnamentMark.at(tight ? 1.5 : 1.9, 1.25, ornament));
         shapes.add(new Shape.Words(ornament.name(), indent, 0.2 + 1.75 * words, (tight ? 1.9 : 2.1) * words, Face.SANS_BOLD, Shape.Anchor.START, Ink.MUSIC));
-        Limits usual = usual(use);
-        String about = Sentence.capital(BarNames.all(bars(use.byNote().keySet()))) + (usual.inWords().isEmpty() ? "" : "; " + usual.inWords()) + ".";
+        String about = use.about();
         double y = lines(about, indent, 0.6 + 2.1 * words, (tight ? 1.7 : 1.8) * words, Ink.QUIET, shapes);
-        List<String> sentences = new ArrayList<>(List.of("First time: " + use.how()));
-        List<Map.Entry<String, Set<Integer>>> fingers = List.copyOf(use.fingers().entrySet());
-        for (Map.Entry<String, Set<Integer>> other : fingers.subList(1, fingers.size())) {
-            if (!other.getKey().isEmpty()) {
-                sentences.add("%s: %s.".formatted(Sentence.capital(BarNames.all(other.getValue())), other.getKey()));
-            }
-        }
-        for (Map.Entry<String, Set<Integer>> tighter : worse(use, usual).entrySet()) {
-            sentences.add("In %s it is tighter: %s.".formatted(BarNames.all(tighter.getValue()), tighter.getKey()));
-        }
+        List<String> sentences = use.sentences();
         for (String sentence : tight ? List.of(String.join(" ", sentences)) : sentences) {
             y = lines(sentence, indent, y, small(), Ink.MUSIC, shapes);
         }
         return new Flow.Block(shapes, y + (tight ? 0.4 : 0.7), false);
-    }
-
-    private Set<Integer> bars(Set<Integer> notes) {
-        Set<Integer> bars = new TreeSet<>();
-        notes.forEach(n -> bars.add(situation.tune().note(n).barNumber()));
-        return bars;
-    }
-
-    /** What holds for most of an ornament's places; of equally many the faster. */
-    private static Limits usual(Use use) {
-        Map<Limits, Integer> times = new LinkedHashMap<>();
-        use.byNote().values().forEach(l -> times.merge(l, 1, Integer::sum));
-        @Nullable Limits usual = null;
-        for (Map.Entry<Limits, Integer> one : times.entrySet()) {
-            if (usual == null || one.getValue() > times.getOrDefault(usual, 0)
-                    || one.getValue().equals(times.get(usual)) && usual.isSlowerThan(one.getKey())) {
-                usual = one.getKey();
-            }
-        }
-        return Objects.requireNonNull(usual);
-    }
-
-    /** The places at which it is slower than usual, by how slow. */
-    private Map<String, Set<Integer>> worse(Use use, Limits usual) {
-        Map<String, Set<Integer>> worse = new LinkedHashMap<>();
-        use.byNote().forEach((note, limits) -> {
-            if (limits.isSlowerThan(usual)) {
-                worse.computeIfAbsent(limits.inWords(), w -> new TreeSet<>()).add(situation.tune().note(note).barNumber());
-            }
-        });
-        return worse;
     }
 
     private void practice(List<Flow.Block> blocks) {
