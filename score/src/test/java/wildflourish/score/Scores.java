@@ -48,8 +48,17 @@ public final class Scores {
         }
     }
 
+    /** The demo class's tunes with ladders for an instrument. */
+    public static List<Arrangement> demoOn(String instrument) {
+        return demo().stream().map(a -> arranged(a.tune(), instrument)).toList();
+    }
+
     public static Arrangement arranged(Tune tune) {
-        Situation situation = Situation.of(Timeline.of(tune), Instruments.known("whistle-d"), School.USUAL);
+        return arranged(tune, "whistle-d");
+    }
+
+    private static Arrangement arranged(Tune tune, String instrument) {
+        Situation situation = Situation.of(Timeline.of(tune), Instruments.known(instrument), School.USUAL);
         var tempo = TuneType.tempoOf(tune.head());
         Speeds speeds = Speeds.level("fluent");
         return new Arrangement(tune, situation.instrument(), tempo, speeds, School.USUAL,

@@ -149,7 +149,7 @@ public final class CanvasPainter {
     }
 
     private void bow(Shape.Bow b, Color colour) {
-        double inset = (b.x2() - b.x1()) * 0.25;
+        double inset = (b.x2() - b.x1()) * Shape.Bow.REACH;
         double outer = b.rise() + Math.copySign(b.middle() / 2, b.rise());
         double inner = b.rise() - Math.copySign(b.middle() / 2, b.rise());
         canvas.setFill(colour);

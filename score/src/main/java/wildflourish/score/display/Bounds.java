@@ -35,6 +35,11 @@ public record Bounds(double left, double top, double right, double bottom) {
         return new Bounds(left + dx, top + dy, right + dx, bottom + dy);
     }
 
+    /** As much wider and higher on every side. */
+    public Bounds grown(double sideways, double upright) {
+        return new Bounds(left - sideways, top - upright, right + sideways, bottom + upright);
+    }
+
     public boolean contains(double x, double y) {
         return x >= left && x < right && y >= top && y < bottom;
     }

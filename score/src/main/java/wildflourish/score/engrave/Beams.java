@@ -16,12 +16,12 @@ final class Beams {
      *
      * @param leadIn time missing before a pickup, so that its notes are grouped by where they stand in the full bar
      */
-    static List<List<Integer>> of(Columns.BarColumns bar, Ratio leadIn) {
+    static List<List<Integer>> of(List<Columns.Column> columns, Ratio leadIn) {
         List<List<Integer>> groups = new ArrayList<>();
         List<Integer> open = new ArrayList<>();
         int openGroup = -1;
-        for (int i = 0; i < bar.columns().size(); i++) {
-            Columns.Column column = bar.columns().get(i);
+        for (int i = 0; i < columns.size(); i++) {
+            Columns.Column column = columns.get(i);
             boolean short_ = column.element() instanceof Note note && NoteSign.of(note.writtenLength()).flags() > 0;
             int group = group(column.meter().beamGroups(), column.offset().plus(leadIn), column);
             boolean separates = column.element() instanceof Rest

@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import wildflourish.core.ornament.Notation;
+import wildflourish.core.setting.Varied;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Change;
 import wildflourish.core.tune.Element;
@@ -34,7 +36,13 @@ final class Columns {
      */
     record Column(
             Element element, int note, Map<Pitch, String> accidentals, double left, double right, double spring,
-            Key key, Meter meter, Ratio offset) {}
+            Key key, Meter meter, Ratio offset) {
+
+        /** With at least so much room after its origin. */
+        Column withRight(double least) {
+            return new Column(element, note, accidentals, left, Math.max(right, least), spring, key, meter, offset);
+        }
+    }
 
     /** A bar and its columns; {@code line} is the room that its closing bar line takes. */
     record BarColumns(Bar bar, int index, List<Column> columns, Key keyBefore, double line) {
@@ -63,8 +71,15 @@ final class Columns {
 
     private Columns() {}
 
-    /** The bars of a tune; {@code signs} holds the notations of each rung that is shown as a stave. */
-    static List<BarColumns> of(Timeline tune, List<List<Notation>> signs) {
+    /**
+     * The bars of a tune.
+     *
+     * @param signs the notations of each rung that is shown as a stave
+     * @param words the words under the notes
+     * @param leadIns for each bar the time missing before it, as in a pickup
+     */
+    static List<BarColumns> of(Varied varied, List<List<Notation>> signs, SungWords words, Ratio[] leadIns) {
+        Timeline tune = varied.tune();
         List<BarColumns> bars = new ArrayList<>();
         Key key = tune.tune().head().key();
         Meter meter = tune.tune().head().meter();
@@ -106,22 +121,52 @@ final class Columns {
                             foreign |= sign.heads().stream().anyMatch(h -> now.alterOf(h.step()) != h.alter());
                         }
                         left += graces * GRACE + (graces > 0 ? 0.4 : 0) + (slide ? 1.3 : 0) + (foreign ? 1.2 : 0);
-                        columns.add(new Column(n, note, accidentals, left, right(n), spring(n.length()), key, meter,
-                                offset));
+                        left = Math.max(left, words.left(note, varied));
+                        double right = Math.max(right(n), words.right(note, varied));
+                        columns.add(new Column(n, note, accidentals, left, right, spring(n.length()), key, meter, offset));
                         tiedOver = n.tied();
                         note++;
                     }
                 }
                 offset = offset.plus(element.length());
             }
-            bars.add(new BarColumns(bar, b, columns, before, BarSigns.width(bar.closing())));
+            bars.add(new BarColumns(bar, b, withRoomForChords(withRoomForFlags(columns, leadIns[b])), before, BarSigns.width(bar.closing())));
         }
         return bars;
     }
 
+    /** The columns, those wider whose chord symbol would run into that of the next note. */
+    private static List<Column> withRoomForChords(List<Column> columns) {
+        List<Column> all = new ArrayList<>(columns);
+        for (int i = 0; i + 1 < all.size(); i++) {
+            Optional<String> chord = chord(all.get(i));
+            if (chord.isPresent() && chord(all.get(i + 1)).isPresent()) {
+                all.set(i, all.get(i).withRight(ChordSymbols.room(chord.get()) - GAP - all.get(i + 1).left()));
+            }
+        }
+        return all;
+    }
+
+    /** The columns, those wider whose flag hangs to the right of a stem that goes up. */
+    private static List<Column> withRoomForFlags(List<Column> columns, Ratio leadIn) {
+        List<Column> all = new ArrayList<>(columns);
+        List<Integer> beamed = Beams.of(columns, leadIn).stream().flatMap(List::stream).toList();
+        for (int i = 0; i < all.size(); i++) {
+            if (all.get(i).element() instanceof Note note && !beamed.contains(i) && Heads.of(note).stemUp()) {
+                NoteSign sign = NoteSign.of(note.writtenLength());
+                all.set(i, sign.flags() == 0 ? all.get(i) : all.get(i).withRight(MusicFont.width(sign.head()) + MusicFont.width(sign.flag(true))));
+            }
+        }
+        return all;
+    }
+
+    private static Optional<String> chord(Column column) {
+        return column.element() instanceof Note note ? note.marks().chord() : Optional.empty();
+    }
+
     private static double right(Note note) {
         NoteSign sign = NoteSign.of(note.writtenLength());
-        return MusicFont.width(sign.head()) + sign.dots() * 0.7 + (sign.flags() > 0 ? 0.35 : 0);
+        return MusicFont.width(sign.head()) + sign.dots() * 0.7;
     }
 
     /** Longer notes take more room, by a root of their length, so that spacing grows and never inverts. */

@@ -1,14 +1,23 @@
 package wildflourish.score.engrave;
 
 import java.util.List;
+import java.util.Map;
 import wildflourish.core.ornament.Notation;
+import wildflourish.core.tune.Marks;
 import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Pitch;
+import wildflourish.core.tune.Ratio;
+import wildflourish.core.tune.Step;
+import wildflourish.score.display.Bounds;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
 import wildflourish.score.display.Shape;
 import wildflourish.score.font.MusicFont;
 
-/** The signs around a note: articulations beside its head, ornaments, bowing and words above it. */
+/**
+ * The signs around a note: articulations beside its head, ornaments, bowing and words above it. A chord symbol belongs to its
+ * system and is set by {@link ChordSymbols}.
+ */
 final class NoteSigns {
 
     /**
@@ -16,63 +25,93 @@ final class NoteSigns {
      *
      * @param next x at which the next column's room begins
      * @param left left edge of the note with its accidentals
-     * @param top upper edge of head, stem and beam
      */
-    record Where(
-            double x, double width, double next, double left, double top, double bottom, Heads heads, boolean stemUp) {
+    record Where(double x, double width, double next, double left, Heads heads, boolean stemUp) {
 
         double middle() {
             return x + width / 2;
         }
     }
 
+    private static final Map<String, String[]> BESIDE = Map.of(
+            "staccato", new String[] {"articStaccatoAbove", "articStaccatoBelow"},
+            "accent", new String[] {"articAccentAbove", "articAccentBelow"},
+            ">", new String[] {"articAccentAbove", "articAccentBelow"},
+            "emphasis", new String[] {"articAccentAbove", "articAccentBelow"});
+    private static final double APART = 0.35;
+    private static final double SLIDE = 1.35;
+    private static final double WORDS = 1.5;
+
+    private final Note note;
+    private final Notation ornament;
     private final Where place;
     private final List<Shape> shapes;
-    private double above;
 
-    private NoteSigns(Where place, List<Shape> shapes) {
+    NoteSigns(Note note, Notation ornament, Where place, List<Shape> shapes) {
+        this.note = note;
+        this.ornament = ornament;
         this.place = place;
         this.shapes = shapes;
-        this.above = Math.min(place.top() - 0.45, -0.6);
     }
 
-    static void of(Note note, Notation ornament, Where place, List<Shape> shapes) {
-        NoteSigns signs = new NoteSigns(place, shapes);
-        note.marks().decorations().forEach(d -> signs.decoration(d, Ink.MUSIC));
-        for (String decoration : ornament.decorations()) {
-            signs.decoration(decoration, switch (decoration) {
-                case "roll" -> Ink.ROLL;
-                case "slide" -> Ink.GLIDE;
-                case "staccato" -> Ink.TONGUE;
-                case "breath" -> Ink.BREATH;
-                case "trill" -> Ink.ROLL;
-                default -> Ink.CLICK;
-            });
-        }
-        ornament.words().forEach(w -> signs.words(w, Face.SERIF_ITALIC, 1.5, Ink.GLIDE));
-        note.marks().annotations().forEach(signs::annotation);
-        note.marks().chord().ifPresent(c -> signs.words(c, Face.SANS_BOLD, 1.7, Ink.MUSIC));
+    /** Words over a place of the stave, as for a change of tempo. */
+    static NoteSigns words(String text, double x, List<Shape> shapes) {
+        Note none = Note.of(new Pitch(Step.B, 0, 4), Ratio.ONE).withMarks(Marks.NONE.withAnnotations(List.of("^" + text)));
+        return new NoteSigns(none, Notation.NONE, new Where(x, 0, x, x, new Heads(2, 2), false), shapes);
     }
 
-    private void decoration(String name, Ink ink) {
-        switch (name) {
-            case "/", "//", "///" -> { }
-            case "staccato" -> besideHead("articStaccatoAbove", "articStaccatoBelow", ink);
-            case "accent", ">", "emphasis" -> besideHead("articAccentAbove", "articAccentBelow", ink);
-            case "slide" -> shapes.add(new Shape.Line(place.left() - 1.35, place.heads().bottom() + 0.75,
+    private static Ink ink(String decoration) {
+        return switch (decoration) {
+            case "roll", "trill" -> Ink.ROLL;
+            case "slide" -> Ink.GLIDE;
+            case "staccato" -> Ink.TONGUE;
+            case "breath" -> Ink.BREATH;
+            default -> Ink.CLICK;
+        };
+    }
+
+    /** Draws what stands beside the head; the left edge of the note with it. */
+    double beside() {
+        note.marks().decorations().forEach(d -> beside(d, Ink.MUSIC));
+        ornament.decorations().forEach(d -> beside(d, ink(d)));
+        boolean slides = note.marks().decorations().contains("slide") || ornament.decorations().contains("slide");
+        return place.left() - (slides ? SLIDE : 0);
+    }
+
+    private void beside(String name, Ink ink) {
+        if (BESIDE.containsKey(name)) {
+            besideHead(BESIDE.get(name)[0], BESIDE.get(name)[1], ink);
+        } else if (name.equals("slide")) {
+            shapes.add(new Shape.Line(place.left() - SLIDE, place.heads().bottom() + 0.75,
                     place.left() - 0.2, place.heads().bottom() + 0.05, 0.2, ink));
-            case "breath" -> shapes.add(MusicFont.glyph("breathMarkComma",
-                    Math.max(place.x() + place.width() + 0.2, place.next() - 1.0), -0.35, 1, ink));
-            case "roll" -> above("ornamentTurn", 0.85, ink);
-            case "trill" -> above("ornamentTrill", 0.9, ink);
-            case "lowermordent", "mordent" -> above("ornamentMordent", 0.8, ink);
-            case "uppermordent", "pralltriller" -> above("ornamentShortTrill", 0.8, ink);
-            case "fermata" -> above("fermataAbove", 0.9, ink);
-            case "upbow" -> above("stringsUpBow", 0.8, ink);
-            case "downbow" -> above("stringsDownBow", 0.8, ink);
-            case "segno" -> above("segno", 0.8, ink);
-            case "coda" -> above("coda", 0.8, ink);
-            default -> words(name, Face.SERIF_ITALIC, 1.5, Ink.MUSIC);
+        }
+    }
+
+    /** Draws what stands over the note, clear of everything that is drawn. */
+    void over(Skyline skyline) {
+        note.marks().decorations().forEach(d -> over(d, Ink.MUSIC, skyline));
+        ornament.decorations().forEach(d -> over(d, ink(d), skyline));
+        ornament.words().forEach(w -> words(w, Ink.GLIDE, skyline));
+        note.marks().annotations().forEach(a -> annotation(a, skyline));
+    }
+
+    private void over(String name, Ink ink, Skyline skyline) {
+        if (BESIDE.containsKey(name)) {
+            return;
+        }
+        switch (name) {
+            case "/", "//", "///", "slide" -> { }
+            case "breath" -> breath(ink, skyline);
+            case "roll" -> above("ornamentTurn", 0.85, ink, skyline);
+            case "trill" -> above("ornamentTrill", 0.9, ink, skyline);
+            case "lowermordent", "mordent" -> above("ornamentMordent", 0.8, ink, skyline);
+            case "uppermordent", "pralltriller" -> above("ornamentShortTrill", 0.8, ink, skyline);
+            case "fermata" -> above("fermataAbove", 0.9, ink, skyline);
+            case "upbow" -> above("stringsUpBow", 0.8, ink, skyline);
+            case "downbow" -> above("stringsDownBow", 0.8, ink, skyline);
+            case "segno" -> above("segno", 0.8, ink, skyline);
+            case "coda" -> above("coda", 0.8, ink, skyline);
+            default -> words(name, Ink.MUSIC, skyline);
         }
     }
 
@@ -84,7 +123,6 @@ final class NoteSigns {
         } else {
             double y = inSpace(place.heads().top() - 1, -1);
             shapes.add(MusicFont.glyph(over, middle, y + 0.15, 1, ink));
-            above = Math.min(above, y - 0.6);
         }
     }
 
@@ -94,27 +132,40 @@ final class NoteSigns {
         return onLine ? y + direction * 0.5 : y;
     }
 
-    private void above(String glyph, double scale, Ink ink) {
-        var box = MusicFont.box(glyph, 0, 0, scale);
+    private void above(String glyph, double scale, Ink ink, Skyline skyline) {
+        Bounds box = MusicFont.box(glyph, 0, 0, scale);
         double x = place.middle() - (box.left() + box.right()) / 2;
-        double y = above - box.bottom();
+        Bounds at = box.moved(x, 0).grown(0.1, 0);
+        double y = Math.min(skyline.top(at.left(), at.right()) - APART, -0.6) - box.bottom();
         shapes.add(MusicFont.glyph(glyph, x, y, scale, ink));
-        above = y + box.top() - 0.35;
     }
 
-    private void annotation(String text) {
+    /** The comma of a breath between this note and the next, on the top line or above what stands there. */
+    private void breath(Ink ink, Skyline skyline) {
+        double x = Math.max(place.x() + place.width() + 0.2, place.next() - 1.0);
+        Bounds box = MusicFont.box("breathMarkComma", x, 0, 1).grown(0.1, 0);
+        double y = Math.min(-0.35, skyline.highest(box.left(), box.right()) - 0.2 - box.bottom());
+        shapes.add(MusicFont.glyph("breathMarkComma", x, y, 1, ink));
+    }
+
+    private void annotation(String text, Skyline skyline) {
         String shown = text.substring(1);
         if (text.charAt(0) == '_') {
-            shapes.add(new Shape.Words(shown, place.x(), Math.max(place.bottom(), 4) + 2, 1.5, Face.SERIF_ITALIC,
-                    Shape.Anchor.START, Ink.MUSIC));
+            Shape.Words under = set(shown, Ink.MUSIC);
+            Bounds box = under.bounds();
+            shapes.add(under.moved(0, skyline.bottom(box.left(), box.right()) + APART - box.top()));
         } else {
-            words(shown, Face.SERIF_ITALIC, 1.5, Ink.MUSIC);
+            words(shown, Ink.MUSIC, skyline);
         }
     }
 
-    private void words(String text, Face face, double size, Ink ink) {
-        double y = Math.min(above, -1.2) - 0.3;
-        shapes.add(new Shape.Words(text, place.x(), y, size, face, Shape.Anchor.START, ink));
-        above = y - size;
+    private Shape.Words set(String text, Ink ink) {
+        return new Shape.Words(text, place.x(), 0, WORDS, Face.SERIF_ITALIC, Shape.Anchor.START, ink);
+    }
+
+    private void words(String text, Ink ink, Skyline skyline) {
+        Shape.Words words = set(text, ink);
+        Bounds box = words.bounds();
+        shapes.add(words.moved(0, Math.min(-1.5, skyline.top(box.left(), box.right()) - APART - box.bottom())));
     }
 }

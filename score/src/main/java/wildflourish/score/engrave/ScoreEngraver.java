@@ -15,6 +15,7 @@ import wildflourish.core.setting.Version;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Ending;
 import wildflourish.core.tune.Key;
+import wildflourish.core.tune.Lyrics;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Timeline;
 import wildflourish.score.display.Bounds;
@@ -42,12 +43,13 @@ public final class ScoreEngraver {
     private final Map<Integer, Varied> played = new HashMap<>();
     /** The rung whose notes set the columns: the uppermost open one that is varied, else the plain tune. */
     private final Varied base;
-    private final Map<Integer, Stave.Carried> carried = new HashMap<>();
+    private final Map<Integer, Joins.Carried> carried = new HashMap<>();
     private final List<Shape> shapes = new ArrayList<>();
     private final List<Engraving.Zone> zones = new ArrayList<>();
     private final List<Bounds> systemAreas = new ArrayList<>();
     private final Ratio[] leadIns;
     private final @Nullable FingeringStrip strip;
+    private final SungWords words;
     private List<Columns.BarColumns> plainBars = List.of();
 
     private ScoreEngraver(ScoreRequest request) {
@@ -58,12 +60,13 @@ public final class ScoreEngraver {
             Version version = request.version().on(rung);
             played.put(rung, version.varied());
             signs.put(rung, Spelling.signs(version.hands(), version.varied().setting()));
-            carried.put(rung, new Stave.Carried());
+            carried.put(rung, new Joins.Carried());
         }
         this.base = request.open().stream().sorted(java.util.Comparator.reverseOrder()).map(played::get)
                 .filter(v -> v.tune() != tune).findFirst().orElse(Varied.of(tune, Setting.BARE));
         this.leadIns = leadIns();
         boolean hasStrip = request.strip() && request.version().arrangement().instrument().hasHands();
+        this.words = new SungWords(request.open().isEmpty() ? Lyrics.NONE : Lyrics.of(tune));
         this.strip = hasStrip ? new FingeringStrip(request.version().played(), request.aids()) : null;
     }
 
@@ -101,8 +104,8 @@ public final class ScoreEngraver {
     private Engraving build() {
         List<List<Notation>> onBase = signs.entrySet().stream()
                 .filter(e -> played(e.getKey()).tune() == base.tune()).map(Map.Entry::getValue).toList();
-        List<Columns.BarColumns> bars = Columns.of(base.tune(), onBase);
-        plainBars = base.tune() == tune ? bars : Columns.of(tune, List.of());
+        List<Columns.BarColumns> bars = Columns.of(base, onBase, words, leadIns);
+        plainBars = base.tune() == tune ? bars : Columns.of(Varied.of(tune, Setting.BARE), List.of(), words, leadIns);
         double right = request.width() - MARGIN;
         double widestStart = bars.stream().mapToDouble(b -> start(b.keyBefore(), false)).max().orElse(0);
         List<Integer> ends = SystemBreaks.of(
@@ -149,19 +152,24 @@ public final class ScoreEngraver {
         double trunkTop = -1;
         double trunkBottom = top;
         boolean topStave = true;
+        int lowest = request.open().stream().mapToInt(Integer::intValue).min().orElse(-1);
         for (int rung : request.fromTop()) {
             if (request.open().contains(rung)) {
                 SystemLayout own = layout(layout, played(rung));
                 List<Shape> stave = new ArrayList<>(
-                        Stave.of(own, signs.getOrDefault(rung, List.of()), carried.computeIfAbsent(rung, r -> new Stave.Carried()), leadIns));
+                        Stave.of(own, signs.getOrDefault(rung, List.of()), carried.computeIfAbsent(rung, r -> new Joins.Carried()), leadIns));
                 stave.addAll(VariationSigns.over(own, stave, played(rung)));
                 if (layout.opens()) {
                     stave.addAll(BarSigns.at(layout.musicLeft() - BarSigns.width(opening()), opening()));
                 }
                 if (topStave) {
+                    stave.addAll(ChordSymbols.over(own, stave));
                     stave.addAll(headings(layout, stave));
                 }
                 topStave = false;
+                if (rung == lowest) {
+                    stave.addAll(words.under(own, stave, played(rung)));
+                }
                 Bounds bounds = Bounds.around(stave);
                 double staveTop = y + Math.max(-bounds.top(), 1.2) + 0.6;
                 stave.forEach(s -> shapes.add(s.moved(0, staveTop)));
@@ -230,19 +238,20 @@ public final class ScoreEngraver {
         Bar firstBar = layout.bars().getFirst().bar().bar();
         if (!layout.opens() && !tune.tune().head().meter().isFree()) {
             over.add(new Shape.Words(String.valueOf(firstBar.number()), layout.left() + 0.1,
-                    Math.min(-1.8, Stave.topOf(stave, layout.left(), layout.left() + 2.5) - 0.4), 1.5, Face.SANS,
+                    Math.min(-1.8, new Skyline(stave).top(layout.left(), layout.left() + 2.5) - 0.4), 1.5, Face.SANS,
                     Shape.Anchor.START, Ink.QUIET));
         }
         List<SystemLayout.Placed> bars = layout.bars();
+        endings(bars, stave, over);
+        List<Shape> all = new ArrayList<>(stave);
         for (int b = 0; b < bars.size(); b++) {
             Bar bar = bars.get(b).bar().bar();
             if (bar.part().isPresent()) {
-                double y = Stave.topOf(stave, bars.get(b).x() - 1, bars.get(b).x() + 3) - 0.9;
-                over.add(new Shape.Words(bar.part().get(), bars.get(b).x(), y, 2, Face.SANS_BOLD,
-                        Shape.Anchor.START, Ink.MUSIC));
+                Shape.Words name = new Shape.Words(bar.part().get(), bars.get(b).x(), 0, 2, Face.SANS_BOLD, Shape.Anchor.START, Ink.MUSIC);
+                all.addAll(over);
+                over.add(name.moved(0, new Skyline(all).top(name.bounds().left(), name.bounds().right()) - 0.4 - name.bounds().bottom()));
             }
         }
-        endings(bars, stave, over);
         return over;
     }
 
@@ -250,11 +259,12 @@ public final class ScoreEngraver {
     private static void endings(List<SystemLayout.Placed> bars, List<Shape> stave, List<Shape> over) {
         List<Integer> begin = new ArrayList<>();
         double y = -2.9;
+        Skyline skyline = new Skyline(stave);
         for (int b = 0; b < bars.size(); b++) {
             Optional<Ending> ending = bars.get(b).bar().bar().ending();
             if (ending.isPresent() && (ending.get().starts() || b == 0)) {
                 begin.add(b);
-                y = Math.min(y, Stave.topOf(stave, bars.get(b).x() + 0.2, bars.get(lastOf(bars, b)).end() - 0.2) - 2.4);
+                y = Math.min(y, skyline.top(bars.get(b).x() + 0.2, bars.get(lastOf(bars, b)).end() - 0.2) - 2.4);
             }
         }
         for (int b : begin) {

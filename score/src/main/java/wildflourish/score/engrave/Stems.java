@@ -13,12 +13,23 @@ final class Stems {
     /** A note's stem: its x, where it ends, and its direction. */
     record Stem(double x, double end, boolean up) {}
 
+    /**
+     * A note under a beam.
+     *
+     * @param x origin of its head
+     * @param above where the beam has to lie above, when it lies above
+     * @param below where it has to lie below, when it lies below
+     */
+    record Beamed(Note note, double x, double above, double below) {}
+
     private static final double THICK = MusicFont.standard("stemThickness");
     private static final double BEAM = MusicFont.standard("beamThickness");
     private static final double BETWEEN = BEAM + MusicFont.standard("beamSpacing");
     private static final double LENGTH = 3.5;
     private static final double SHORTEST_UNDER_BEAM = 2.9;
     private static final double STUB = 1.15;
+    private static final double CLEAR_OF_GRACES = 0.25;
+    private static final double GRACES_BEFORE = 1.5;
 
     private Stems() {}
 
@@ -46,17 +57,17 @@ final class Stems {
         shapes.add(new Shape.Line(x, from, x, end, THICK, Ink.MUSIC));
     }
 
-    /** The notes of a beamed group, in order; {@code xs} are the origins of their heads. */
-    static List<Stem> beamed(List<Note> notes, List<Double> xs, List<Shape> shapes) {
-        List<Heads> heads = notes.stream().map(Heads::of).toList();
+    /** The notes of a beamed group, in order. */
+    static List<Stem> beamed(List<Beamed> notes, List<Shape> shapes) {
+        List<Heads> heads = notes.stream().map(b -> Heads.of(b.note())).toList();
         double top = heads.stream().mapToDouble(Heads::top).min().orElseThrow();
         double bottom = heads.stream().mapToDouble(Heads::bottom).max().orElseThrow();
         boolean up = new Heads(top, bottom).stemUp();
-        List<NoteSign> signs = notes.stream().map(n -> NoteSign.of(n.writtenLength())).toList();
+        List<NoteSign> signs = notes.stream().map(b -> NoteSign.of(b.note().writtenLength())).toList();
         double[] stemXs = new double[notes.size()];
         double[] near = new double[notes.size()];
         for (int i = 0; i < stemXs.length; i++) {
-            stemXs[i] = stemX(signs.get(i).head(), xs.get(i), up);
+            stemXs[i] = stemX(signs.get(i).head(), notes.get(i).x(), up);
             near[i] = up ? heads.get(i).top() : heads.get(i).bottom();
         }
         int last = stemXs.length - 1;
@@ -64,9 +75,13 @@ final class Stems {
         int most = signs.stream().mapToInt(NoteSign::flags).max().orElse(1);
         double least = SHORTEST_UNDER_BEAM + (most - 1) * 0.55;
         double level = up ? Double.POSITIVE_INFINITY : Double.NEGATIVE_INFINITY;
+        double deep = (most - 1) * BETWEEN + BEAM + CLEAR_OF_GRACES;
         for (int i = 0; i <= last; i++) {
-            double wanted = (up ? near[i] - least : near[i] + least) - slope * (stemXs[i] - stemXs[0]);
-            level = up ? Math.min(level, wanted) : Math.max(level, wanted);
+            Beamed note = notes.get(i);
+            double own = (up ? near[i] - least : near[i] + least) - slope * (stemXs[i] - stemXs[0]);
+            // Graces stand before their note: the beam is judged where they are.
+            double ofGraces = (up ? note.above() - deep : note.below() + deep) - slope * (note.x() - GRACES_BEFORE - stemXs[0]);
+            level = up ? Math.min(level, Math.min(own, ofGraces)) : Math.max(level, Math.max(own, ofGraces));
         }
         double far = slope * (stemXs[last] - stemXs[0]);
         level = up ? Math.min(level, 2 - Math.max(0, far)) : Math.max(level, 2 - Math.min(0, far));

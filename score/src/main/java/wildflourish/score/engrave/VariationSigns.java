@@ -6,7 +6,6 @@ import wildflourish.core.growth.VariationKind;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Variation;
 import wildflourish.core.setting.Varied;
-import wildflourish.score.display.Bounds;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
 import wildflourish.score.display.Shape;
@@ -22,6 +21,8 @@ final class VariationSigns {
     /** The brackets over an open stave. */
     static List<Shape> over(SystemLayout system, List<Shape> stave, Varied varied) {
         List<Shape> shapes = new ArrayList<>();
+        List<Shape> below = new ArrayList<>(stave);
+        Skyline skyline = new Skyline(below);
         for (SystemLayout.Placed bar : system.bars()) {
             int i = 0;
             List<Columns.Column> columns = bar.bar().columns();
@@ -36,22 +37,26 @@ final class VariationSigns {
                     i++;
                 }
                 if (!kind.isEmpty()) {
-                    bracket(bar.xs()[from] - 0.1, bar.xs()[i - 1] + 1.3, VariationKind.spoken(kind), system.right(), stave, shapes);
+                    List<Shape> bracket = bracket(bar.xs()[from] - 0.1, bar.xs()[i - 1] + 1.3, VariationKind.spoken(kind), system.right(), skyline);
+                    shapes.addAll(bracket);
+                    below.addAll(bracket);
                 }
             }
         }
         return shapes;
     }
 
-    private static void bracket(
-            double left, double right, String words, double edge, List<Shape> stave, List<Shape> shapes) {
-        double y = Math.min(-1.6, Stave.topOf(stave, left, right) - 0.7);
-        shapes.add(new Shape.Line(left, y, right, y, 0.14, Ink.GLIDE));
-        shapes.add(new Shape.Line(left, y, left, y + TICK, 0.14, Ink.GLIDE));
-        shapes.add(new Shape.Line(right, y, right, y + TICK, 0.14, Ink.GLIDE));
-        Shape.Words name = new Shape.Words(words, left, y - 0.4, WORDS, Face.SANS, Shape.Anchor.START, Ink.GLIDE);
-        boolean runsOver = Bounds.around(List.of(name)).right() > edge;
-        shapes.add(runsOver ? new Shape.Words(words, Math.min(right, edge), y - 0.4, WORDS, Face.SANS, Shape.Anchor.END, Ink.GLIDE) : name);
+    private static List<Shape> bracket(double left, double right, String words, double edge, Skyline skyline) {
+        Shape.Words name = new Shape.Words(words, left, 0, WORDS, Face.SANS, Shape.Anchor.START, Ink.GLIDE);
+        if (name.bounds().right() > edge) {
+            name = new Shape.Words(words, Math.min(right, edge), 0, WORDS, Face.SANS, Shape.Anchor.END, Ink.GLIDE);
+        }
+        double from = Math.min(left, name.bounds().left());
+        double y = Math.min(-1.6, skyline.top(from, Math.max(right, name.bounds().right())) - 0.7);
+        return List.of(new Shape.Line(left, y, right, y, 0.14, Ink.GLIDE),
+                new Shape.Line(left, y, left, y + TICK, 0.14, Ink.GLIDE),
+                new Shape.Line(right, y, right, y + TICK, 0.14, Ink.GLIDE),
+                name.moved(0, y - 0.4));
     }
 
     /** The same on the line of a folded rung: a thick stroke under the notes that are replaced. */

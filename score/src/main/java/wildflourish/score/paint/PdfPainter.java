@@ -120,7 +120,7 @@ public final class PdfPainter {
     }
 
     private void bow(Shape.Bow b) throws IOException {
-        double inset = (b.x2() - b.x1()) * 0.25;
+        double inset = (b.x2() - b.x1()) * Shape.Bow.REACH;
         double outer = b.rise() + Math.copySign(b.middle() / 2, b.rise());
         double inner = b.rise() - Math.copySign(b.middle() / 2, b.rise());
         out().moveTo(x(b.x1()), y(b.y1()));

@@ -57,7 +57,7 @@ public final class SvgPainter {
                 body.append("\"/>\n");
             }
             case Shape.Bow b -> {
-                double inset = (b.x2() - b.x1()) * 0.25;
+                double inset = (b.x2() - b.x1()) * Shape.Bow.REACH;
                 double outer = b.rise() + Math.copySign(b.middle() / 2, b.rise());
                 double inner = b.rise() - Math.copySign(b.middle() / 2, b.rise());
                 body.append("<path fill=\"").append(colour).append("\" d=\"M").append(n(b.x1())).append(' ')

@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Varied;
+import wildflourish.core.tune.Lyrics;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Timeline;
 import wildflourish.score.Scores;
@@ -14,8 +17,8 @@ class BeamsTest {
 
     private static String groups(String meter, String body, Ratio leadIn) {
         var tune = Scores.tune("M:" + meter + "\nL:1/8\nK:C", body);
-        List<Columns.BarColumns> bars = Columns.of(Timeline.of(tune), List.of());
-        return Beams.of(bars.getFirst(), leadIn).toString().replace(" ", "");
+        List<Columns.BarColumns> bars = Columns.of(Varied.of(Timeline.of(tune), Setting.BARE), List.of(), new SungWords(Lyrics.NONE), new Ratio[] {leadIn});
+        return Beams.of(bars.getFirst().columns(), leadIn).toString().replace(" ", "");
     }
 
     @ParameterizedTest
