@@ -10,10 +10,11 @@ import java.util.Optional;
  * The words that are sung to a tune, syllable by syllable on its written notes.
  *
  * @param verses for each verse the syllables by the index of their note
+ * @param tooLong the lines of words that have more syllables than there are notes above them
  */
-public record Lyrics(List<Map<Integer, Syllable>> verses) {
+public record Lyrics(List<Map<Integer, Syllable>> verses, List<Field> tooLong) {
 
-    public static final Lyrics NONE = new Lyrics(List.of());
+    public static final Lyrics NONE = new Lyrics(List.of(), List.of());
 
     /** What comes between a syllable and the next. */
     public enum Join {
@@ -34,6 +35,7 @@ public record Lyrics(List<Map<Integer, Syllable>> verses) {
 
     public Lyrics {
         verses = verses.stream().map(Map::copyOf).toList();
+        tooLong = List.copyOf(tooLong);
     }
 
     public boolean isEmpty() {
@@ -48,6 +50,7 @@ public record Lyrics(List<Map<Integer, Syllable>> verses) {
     /** The words under the music of a tune, from its {@code w:} lines (ABC standard 2.1, section 5.1). */
     public static Lyrics of(Timeline tune) {
         List<Map<Integer, Syllable>> verses = new ArrayList<>();
+        List<Field> tooLong = new ArrayList<>();
         int from = 0;
         int after = 0;
         int verse = 0;
@@ -63,9 +66,11 @@ public record Lyrics(List<Map<Integer, Syllable>> verses) {
             if (verse == verses.size()) {
                 verses.add(new HashMap<>());
             }
-            new Aligned(tune, from, after, verses.get(verse++)).read(field.text());
+            if (new Aligned(tune, from, after, verses.get(verse++)).read(field.text())) {
+                tooLong.add(field);
+            }
         }
-        return new Lyrics(verses);
+        return new Lyrics(verses, tooLong);
     }
 
     /** The first bar of the line of music that ends with a bar, not before the words that stand before. */
@@ -86,6 +91,7 @@ public record Lyrics(List<Map<Integer, Syllable>> verses) {
         private int bar;
         private int note;
         private int last = -1;
+        private boolean over;
 
         Aligned(Timeline tune, int fromBar, int toBar, Map<Integer, Syllable> syllables) {
             this.tune = tune;
@@ -95,7 +101,8 @@ public record Lyrics(List<Map<Integer, Syllable>> verses) {
             this.end = toBar < tune.barStarts().size() ? tune.barStarts().get(toBar) : tune.size();
         }
 
-        void read(String text) {
+        /** Lays the words out; whether there were more than notes. */
+        boolean read(String text) {
             StringBuilder word = new StringBuilder();
             for (int i = 0; i < text.length(); i++) {
                 char c = text.charAt(i);
@@ -130,6 +137,7 @@ public record Lyrics(List<Map<Integer, Syllable>> verses) {
                 }
             }
             put(word, Join.SPACE);
+            return over;
         }
 
         private void put(StringBuilder word, Join join) {
@@ -139,6 +147,8 @@ public record Lyrics(List<Map<Integer, Syllable>> verses) {
             if (note < end) {
                 syllables.put(note, new Syllable(word.toString(), join, note));
                 last = note++;
+            } else {
+                over = true;
             }
             word.setLength(0);
         }
@@ -147,7 +157,7 @@ public record Lyrics(List<Map<Integer, Syllable>> verses) {
         private void hold(boolean line) {
             Syllable before = syllables.get(last);
             if (before != null && note < end) {
-                Join join = line && before.join() == Join.SPACE ? Join.HELD : before.join();
+                Join join = !line ? Join.HYPHEN : before.join() == Join.SPACE ? Join.HELD : before.join();
                 syllables.put(last, new Syllable(before.text(), join, note));
             }
             note++;

@@ -1,7 +1,9 @@
 package wildflourish.formats.abc;
 
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -9,10 +11,12 @@ import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Field;
 import wildflourish.core.tune.Head;
 import wildflourish.core.tune.Key;
+import wildflourish.core.tune.Lyrics;
 import wildflourish.core.tune.Meter;
 import wildflourish.core.tune.PlayOrder;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
 
 /** Reads the lines of one tune. */
@@ -42,6 +46,8 @@ final class TuneReader {
     private String voice = "";
     private boolean skipping;
     private char lastField = ' ';
+    /** Where each line of words stands. */
+    private final Map<Field, Integer> wordLines = new IdentityHashMap<>();
 
     TuneReader(Findings findings, List<AbcLine> fileHead) {
         this.findings = findings;
@@ -99,6 +105,9 @@ final class TuneReader {
         fields.sort(java.util.Comparator.comparing(f -> f.letter() == 'W' ? Integer.MAX_VALUE : f.after()));
         Head head = new Head(number, titles, composers, rhythm, meter, unitLength, tempo, key, order, fields);
         Tune tune = new Tune(head, builder.opening(), bars);
+        Lyrics words = wordLines.isEmpty() ? Lyrics.NONE : Lyrics.of(Timeline.of(tune));
+        words.tooLong().forEach(f -> findings.warning(wordLines.getOrDefault(f, firstLine), 3,
+                "there are more words than notes above them", "the last ones are kept but stand under no note; count the notes of the line"));
         boolean mayBeLong = !order.isEmpty() || bars.size() > PlayOrder.LONGEST / MOST_PASSES;
         if (mayBeLong && PlayOrder.isCutShort(tune)) {
             findings.warning(firstLine, 0, "played out, the tune is longer than any that is played",
@@ -152,7 +161,12 @@ final class TuneReader {
             composers.set(composers.size() - 1, composers.getLast() + " " + value);
         } else if (!fields.isEmpty()) {
             Field last = fields.removeLast();
-            fields.add(new Field(last.letter(), last.text() + " " + value, last.after()));
+            Field whole = new Field(last.letter(), last.text() + " " + value, last.after());
+            fields.add(whole);
+            Integer line = wordLines.remove(last);
+            if (line != null) {
+                wordLines.put(whole, line);
+            }
         }
     }
 
@@ -172,10 +186,8 @@ final class TuneReader {
         }
         switch (line.letter()) {
             case 'w', 's' -> {
-                if (fields.stream().noneMatch(f -> f.letter() == line.letter())) {
-                    findings.warning(line.number(), 1,
-                            line.letter() == 'w' ? "words under the notes are kept but not shown under them"
-                                    : "signs set under the notes are kept but not read",
+                if (line.letter() == 's' && fields.stream().noneMatch(f -> f.letter() == 's')) {
+                    findings.warning(line.number(), 1, "signs set under the notes are kept but not read",
                             "nothing is lost: they are written out again under their line");
                 }
                 if (!builder().isBetweenBars()) {
@@ -183,6 +195,7 @@ final class TuneReader {
                             "end lines of music that have words with a bar line");
                 }
                 fields.add(new Field(line.letter(), AbcText.unescape(line.value()).strip(), Math.max(1, builder().barsBegun())));
+                wordLines.put(fields.getLast(), line.number());
             }
             case 'C' -> composers.add(AbcText.unescape(line.value()).strip());
             case 'W', 'N', 'r', 'T', 'H', 'Z', 'S', 'D', 'F', 'B', 'G', 'O', 'A' -> {

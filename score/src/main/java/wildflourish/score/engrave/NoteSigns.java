@@ -25,8 +25,9 @@ final class NoteSigns {
      *
      * @param next x at which the next column's room begins
      * @param left left edge of the note with its accidentals
+     * @param melody y of the head that is the tune's
      */
-    record Where(double x, double width, double next, double left, Heads heads, boolean stemUp) {
+    record Where(double x, double width, double next, double left, Heads heads, double melody, boolean stemUp) {
 
         double middle() {
             return x + width / 2;
@@ -57,7 +58,7 @@ final class NoteSigns {
     /** Words over a place of the stave, as for a change of tempo. */
     static NoteSigns words(String text, double x, List<Shape> shapes) {
         Note none = Note.of(new Pitch(Step.B, 0, 4), Ratio.ONE).withMarks(Marks.NONE.withAnnotations(List.of("^" + text)));
-        return new NoteSigns(none, Notation.NONE, new Where(x, 0, x, x, new Heads(2, 2), false), shapes);
+        return new NoteSigns(none, Notation.NONE, new Where(x, 0, x, x, new Heads(2, 2), 2, false), shapes);
     }
 
     private static Ink ink(String decoration) {
@@ -82,8 +83,8 @@ final class NoteSigns {
         if (BESIDE.containsKey(name)) {
             besideHead(BESIDE.get(name)[0], BESIDE.get(name)[1], ink);
         } else if (name.equals("slide")) {
-            shapes.add(new Shape.Line(place.left() - SLIDE, place.heads().bottom() + 0.75,
-                    place.left() - 0.2, place.heads().bottom() + 0.05, 0.2, ink));
+            shapes.add(new Shape.Line(place.left() - SLIDE, place.melody() + 0.75,
+                    place.left() - 0.2, place.melody() + 0.05, 0.2, ink));
         }
     }
 

@@ -172,7 +172,8 @@ final class Stave {
         if (stem != null) {
             tremolo(ornament, stem, heads);
         }
-        NoteSigns over = new NoteSigns(note, ornament, new NoteSigns.Where(x, width, next, left, heads, up), shapes);
+        double melody = note.pitches().subList(0, own).stream().mapToDouble(Heads::y).min().orElseThrow();
+        NoteSigns over = new NoteSigns(note, ornament, new NoteSigns.Where(x, width, next, left, heads, melody, up), shapes);
         GraceNotes.of(note, ornament).draw(over.beside(), shapes);
         above.add(over);
         joins.note(new Joins.Place(note, x, width, x + width + (sign.dots() > 0 ? 0.35 + sign.dots() * 0.7 : 0), heads, stem, up));
