@@ -27,7 +27,7 @@ final class Memory {
         WindowMemory then = changed.apply(now);
         if (!then.equals(now)) {
             now = then;
-            keeper.remember(WindowMemory.name(), then.write());
+            keeper.remember(WindowMemory.name(), then::write);
         }
     }
 }

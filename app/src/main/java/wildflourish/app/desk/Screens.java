@@ -101,7 +101,7 @@ final class Screens {
     }
 
     private Screen sheet() {
-        SheetModel model = new SheetModel(t.trellis(), contents -> t.keeper().remember(Kept.SHEET, contents), t.background(), t.production(),
+        SheetModel model = new SheetModel(t.trellis(), contents -> t.keeper().remember(Kept.SHEET, () -> contents), t.background(), t.production(),
                 new Printers(), t.site()::say);
         t.opening().whenRestored(kept -> model.recall(kept.sheet()));
         return new SheetScreen(model, t.trellis(), t.site());

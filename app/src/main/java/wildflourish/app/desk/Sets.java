@@ -22,7 +22,7 @@ record Sets(Keeper keeper, TrellisModel trellis, Background background) implemen
 
     @Override
     public void keepSet(long tune, List<Long> others, boolean linked) {
-        keeper.remember(name(tune), (linked ? "linked" : "apart") + others.stream().map(o -> " " + o).reduce("", String::concat));
+        keeper.remember(name(tune), () -> (linked ? "linked" : "apart") + others.stream().map(o -> " " + o).reduce("", String::concat));
     }
 
     private static String name(long tune) {

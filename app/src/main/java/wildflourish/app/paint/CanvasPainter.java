@@ -87,6 +87,11 @@ public final class CanvasPainter {
         }
     }
 
+    /** Paints everything. */
+    public void paint(Iterable<Shape> shapes) {
+        shapes.forEach(this::paint);
+    }
+
     private void paint(Shape shape) {
         Color colour = Objects.requireNonNull(colours.get(shape.ink()));
         switch (shape) {

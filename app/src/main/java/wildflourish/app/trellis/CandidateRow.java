@@ -22,6 +22,7 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.SVGPath;
 import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
+import wildflourish.app.controls.Shown;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.growth.Candidate;
@@ -49,6 +50,7 @@ final class CandidateRow extends VBox {
     private final Rectangle end = new Rectangle(2, 12);
     private final VBox box;
     private final Button head = new Head();
+    private @Nullable Palette marked;
 
     CandidateRow(Ornament ornament, TrellisModel model) {
         setId("row-" + ornament.id());
@@ -107,9 +109,24 @@ final class CandidateRow extends VBox {
             return Orientation.HORIZONTAL;
         }
 
+        private double known = -1;
+        private double knownAt = -1;
+
+        @Override
+        public void requestLayout() {
+            known = -1;
+            super.requestLayout();
+        }
+
+        /** Asked several times in each layout: the words are measured once as long as they stay. */
         @Override
         protected double computePrefHeight(double width) {
-            return box.prefHeight(width < 0 ? getWidth() - 2 : width - 2);
+            double at = width < 0 ? getWidth() - 2 : width - 2;
+            if (known < 0 || at != knownAt) {
+                known = box.prefHeight(at);
+                knownAt = at;
+            }
+            return known;
         }
 
         @Override
@@ -135,30 +152,37 @@ final class CandidateRow extends VBox {
      */
     void show(Candidate candidate, TrellisState state, Palette palette, @Nullable Node details) {
         Ornament ornament = candidate.ornament();
-        var g = mark.getGraphicsContext2D();
-        g.clearRect(0, 0, mark.getWidth(), mark.getHeight());
-        double scale = Math.min(9, 34 / Math.max(0.1, OrnamentMark.width(ornament) + 0.6));
-        new CanvasPainter(g, palette, scale, 0, 0).paint(
-                OrnamentMark.at(mark.getWidth() / 2 / scale, mark.getHeight() / 2 / scale, ornament), -10, 10);
+        mark(ornament, palette);
         Verdict v = candidate.verdict();
         boolean stands = state.stands(ornament.id());
         verdict.setText(v.word());
         sign.setContent(sign(v));
-        sign.getStyleClass().setAll("verdict-sign", "time-" + v.word());
-        verdict.getStyleClass().setAll("label", "verdict", "verdict-" + v.word());
+        Shown.styled(sign, "verdict-sign", "time-" + v.word());
+        Shown.styled(verdict, "label", "verdict", "verdict-" + v.word());
         pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("standing"), stands);
         pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("looked-at"), details != null);
         time(v);
         numbers.setText(v.inWords());
         reason.setText(text(candidate, stands, state));
-        reason.setVisible(!reason.getText().isEmpty());
-        reason.setManaged(reason.isVisible());
+        Shown.set(reason, !reason.getText().isEmpty());
         List<Node> parts = details == null ? List.of(head) : List.of(head, details);
         if (!getChildren().equals(parts)) {
             getChildren().setAll(parts);
         }
         head.setAccessibleText("%s, key %s, %s, %s, %s".formatted(ornament.name(), ornament.key(), v.word(), numbers.getText(),
                 reason.getText()));
+    }
+
+    private void mark(Ornament ornament, Palette palette) {
+        if (palette == marked) {
+            return;
+        }
+        marked = palette;
+        var g = mark.getGraphicsContext2D();
+        g.clearRect(0, 0, mark.getWidth(), mark.getHeight());
+        double scale = Math.min(9, 34 / Math.max(0.1, OrnamentMark.width(ornament) + 0.6));
+        new CanvasPainter(g, palette, scale, 0, 0).paint(
+                OrnamentMark.at(mark.getWidth() / 2 / scale, mark.getHeight() / 2 / scale, ornament));
     }
 
     /** Our own signs, told apart by shape: a full disc, a half disc in a ring, a cross. */
@@ -181,7 +205,7 @@ final class CandidateRow extends VBox {
             wanted.setY(3);
             wanted.setWidth(TRACK * room.needs().toDouble() / most);
             end.setX(TRACK * room.has().toDouble() / most);
-            wanted.getStyleClass().setAll("time-wanted", "time-" + v.word());
+            Shown.styled(wanted, "time-wanted", "time-" + v.word());
         }
     }
 

@@ -66,6 +66,8 @@ public final class NoteInHand extends VBox {
         scroll = new ScrollPane(new VBox(8, rows, variations));
         scroll.setFitToWidth(true);
         scroll.setFocusTraversable(false);
+        // Its rows change with every note: a picture of them would be made each time and thrown away.
+        scroll.skinProperty().addListener((o, before, now) -> scroll.lookupAll(".viewport").forEach(v -> v.setCache(false)));
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(title, place, relief, instead, scroll);
@@ -96,16 +98,18 @@ public final class NoteInHand extends VBox {
         Shown.set(instead, now.instead().isPresent());
         variations.show(now);
         List<Node> shown = new ArrayList<>();
-        if (now.ranked().isEmpty() && now.variation().isEmpty()) {
+        List<Candidate> ranked = now.ranked();
+        Optional<Candidate> looking = now.inSight();
+        if (ranked.isEmpty() && now.variation().isEmpty()) {
             none.setText(now.arrangement().instrument().hasHands() ? "This tune has no notes yet."
                     : "Nobody plays the tune as written: choose an instrument with Ctrl+I.");
             shown.add(none);
         }
         @Nullable CandidateRow looked = null;
-        for (Candidate candidate : now.ranked()) {
+        for (Candidate candidate : ranked) {
             // Families share ids, not ornaments: a row belongs to one ornament of one family.
             CandidateRow row = byOrnament.computeIfAbsent(candidate.ornament(), o -> new CandidateRow(o, model));
-            boolean inSight = now.looking().filter(candidate.ornament().id()::equals).isPresent();
+            boolean inSight = looking.filter(candidate::equals).isPresent();
             if (inSight) {
                 sight.show(candidate, now, look, Math.max(240, getWidth() - 62));
                 looked = row;

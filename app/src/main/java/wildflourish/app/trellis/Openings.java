@@ -58,7 +58,7 @@ public final class Openings {
         return keeper.ask(l -> l.drawer().remembered(name)).filter(kept -> kept.startsWith(of))
                 .flatMap(kept -> Documents.read(kept.substring(of.length())).arrangement()).orElseGet(() -> {
                     Arrangement grown = arrangement(now.document());
-                    keeper.remember(name, of + Documents.write(grown));
+                    keeper.remember(name, () -> of + Documents.write(grown));
                     return grown;
                 });
     }

@@ -1,22 +1,24 @@
 package wildflourish.app.trellis;
 
+import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.DoubleConsumer;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import javafx.geometry.Orientation;
 import javafx.scene.AccessibleRole;
-import javafx.scene.canvas.Canvas;
-import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ScrollBar;
 import javafx.scene.input.MouseButton;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
-import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Look;
+import wildflourish.core.memory.Kept;
 import wildflourish.score.display.Bounds;
 import wildflourish.score.engrave.Aids;
 import wildflourish.score.engrave.Engraving;
@@ -34,10 +36,15 @@ public final class ScoreView extends Region {
     private static final double[] ZOOMS = {0.5, 0.6, 0.7, 0.8, 0.9, 1, 1.15, 1.3, 1.5, 1.75, 2, 2.5};
     /** The whole tune is never drawn smaller than this; a longer one scrolls. */
     private static final double LEAST_WHOLE = 0.28;
+    /** What was engraved last or is about to be shown: stepping to and fro between rungs engraves nothing again. */
+    private static final Kept<ScoreRequest, Engraving> ENGRAVED = new Kept<>(8);
 
     private final TrellisModel model;
-    private final Canvas canvas = new Canvas();
+    private final Pane page = new Pane();
+    private final HandBands bands = new HandBands();
+    private final List<SystemCanvas> canvases = new ArrayList<>();
     private final ScrollBar bar = new ScrollBar();
+    private final Rectangle window = new Rectangle();
     private final Rectangle litNote = lamp("lit-note");
     private final Rectangle litFingers = lamp("lit-fingers");
     private Optional<Engraving.Zone> lit = Optional.empty();
@@ -49,7 +56,10 @@ public final class ScoreView extends Region {
     private double zoom = 1;
     private double beside = 1;
     private double fitted = 1;
-    private boolean whole;
+    private volatile boolean whole;
+    private volatile double width;
+    /** The size of a staff space that the next state is engraved ahead for; 0 for none. */
+    private volatile double preparedFor;
     private double pinch = 1;
     private DoubleConsumer zoomed = z -> { };
     private Runnable painted = () -> { };
@@ -66,17 +76,20 @@ public final class ScoreView extends Region {
         bar.setOrientation(Orientation.VERTICAL);
         bar.setAccessibleText("scroll the trellis");
         bar.setFocusTraversable(false);
-        getChildren().addAll(canvas, litNote, litFingers, bar);
+        page.getChildren().add(bands);
+        page.setClip(window);
+        getChildren().addAll(page, litNote, litFingers, bar);
         bar.valueProperty().addListener((o, a, b) -> {
             paint();
             placeLamps();
         });
+        model.ahead(this::prepare);
         model.state().addListener((o, before, now) -> {
             if (shown) {
                 show(now);
             }
         });
-        canvas.setOnMousePressed(e -> {
+        page.setOnMousePressed(e -> {
             requestFocus();
             if (e.getButton() == MouseButton.PRIMARY && engraving != null) {
                 engraving.at(e.getX() / space(), (e.getY() + bar.getValue()) / space())
@@ -110,6 +123,7 @@ public final class ScoreView extends Region {
     /** Follows the model from now on, or rests: what nobody sees is not engraved. */
     public void setShown(boolean now) {
         shown = now;
+        preparedFor = 0;
         if (now && model.isOpen()) {
             show(model.state().get());
         }
@@ -245,10 +259,12 @@ public final class ScoreView extends Region {
         if (whole) {
             fit(now);
         }
+        width = getWidth();
+        preparedFor = whole ? 0 : space();
         ScoreRequest request = request(now, space());
         if (!request.equals(engraved) || paintedAt != space()) {
             paintedAt = space();
-            engraving = ScoreEngraver.engrave(request);
+            engraving = ENGRAVED.of(request, ScoreEngraver::engrave);
             engraved = request;
             lit = lit.flatMap(l -> engraving().of(l.rung(), l.note()));
             placeLamps();
@@ -262,9 +278,17 @@ public final class ScoreView extends Region {
         }
     }
 
+    /** Engraves what will be shown next, away from the interface's thread. */
+    private void prepare(TrellisState next) {
+        double space = preparedFor;
+        if (space > 0) {
+            ENGRAVED.of(request(next, space), ScoreEngraver::engrave);
+        }
+    }
+
     private ScoreRequest request(TrellisState now, double space) {
         Set<Integer> open = whole ? Set.of(0) : new LinkedHashSet<>(List.of(0, now.rung()));
-        return new ScoreRequest(now.version(), open, true, !whole, whole ? Aids.NONE : Aids.of(now.advice()), Math.max(40, (getWidth() - 14) / space));
+        return new ScoreRequest(now.version(), open, true, !whole, whole ? Aids.NONE : Aids.of(now.advice()), Math.max(40, (width - 14) / space));
     }
 
     /** Finds the largest size at which all systems are in sight, by halving. */
@@ -303,9 +327,10 @@ public final class ScoreView extends Region {
     @Override
     protected void layoutChildren() {
         double barWidth = 14;
-        boolean resized = canvas.getWidth() != getWidth() - barWidth || canvas.getHeight() != getHeight();
-        canvas.setWidth(Math.max(1, getWidth() - barWidth));
-        canvas.setHeight(Math.max(1, getHeight()));
+        boolean resized = page.getWidth() != getWidth() - barWidth || page.getHeight() != getHeight();
+        page.resizeRelocate(0, 0, Math.max(1, getWidth() - barWidth), Math.max(1, getHeight()));
+        window.setWidth(page.getWidth());
+        window.setHeight(page.getHeight());
         bar.resizeRelocate(getWidth() - barWidth, 0, barWidth, getHeight());
         if (resized && shown && model.isOpen()) {
             engraved = null;
@@ -315,49 +340,28 @@ public final class ScoreView extends Region {
         }
     }
 
+    /** Shows the systems that are in sight; what has not changed is not painted again. */
     private void paint() {
-        GraphicsContext g = canvas.getGraphicsContext2D();
-        g.setFill(look.palette().paper());
-        g.fillRect(0, 0, canvas.getWidth(), canvas.getHeight());
         if (engraving == null || !model.isOpen()) {
+            canvases.forEach(c -> c.setVisible(false));
+            bands.hide();
             return;
         }
         double scroll = Math.round(bar.getValue());
-        TrellisState now = model.state().get();
-        for (Engraving.Zone zone : engraving.zones()) {
-            boolean sameRung = zone.rung() == now.rung();
-            if (zone.note() == now.note()) {
-                Bounds a = zone.area();
-                g.setFill(sameRung ? look.palette().inHand() : look.palette().rungInHand());
-                g.fillRect(a.left() * space(), a.top() * space() - scroll, a.width() * space(),
-                        a.height() * space());
-            }
+        bands.show(engraving, model.state().get(), look.palette(), space(), scroll);
+        List<Bounds> systems = engraving.systems();
+        List<Integer> inSight = IntStream.range(0, systems.size()).filter(s -> systems.get(s).bottom() * space() >= scroll - SystemCanvas.AROUND
+                && systems.get(s).top() * space() <= scroll + page.getHeight() + SystemCanvas.AROUND).boxed().toList();
+        while (canvases.size() < inSight.size()) {
+            canvases.add(new SystemCanvas());
+            page.getChildren().add(canvases.getLast());
         }
-        for (Engraving.Zone zone : engraving.zones()) {
-            if (zone.rung() == now.rung() && now.differsAt(zone.note())) {
-                Bounds a = zone.area();
-                g.setStroke(look.palette().of(wildflourish.score.display.Ink.GLIDE));
-                g.setLineWidth(2);
-                g.setLineDashes(5, 3);
-                g.strokeRect(a.left() * space() + 2, a.top() * space() - scroll + 3, a.width() * space() - 4, a.height() * space() - 6);
-                g.setLineDashes();
-            }
-        }
-        stripBand(g, now, scroll);
-        double top = scroll / space();
-        new CanvasPainter(g, look.palette(), space(), 0, -scroll)
-                .paint(engraving().drawing().shapes(), top, top + canvas.getHeight() / space());
+        Set<SystemCanvas> used = inSight.stream().map(s -> canvases.get(s % canvases.size())).collect(Collectors.toSet());
+        canvases.stream().filter(c -> !used.contains(c)).forEach(c -> c.setVisible(false));
+        // A system keeps its canvas while the page is scrolled.
+        inSight.forEach(s -> canvases.get(s % canvases.size())
+                .show(engraving().shapesOf(s), systems.get(s), look.palette(), space(), page.getWidth(), scroll));
         painted.run();
-    }
-
-    /** Carries the band of the note in hand down to its fingers. */
-    private void stripBand(GraphicsContext g, TrellisState now, double scroll) {
-        engraving().of(0, now.note()).ifPresent(ground -> {
-            Bounds system = engraving().systems().get(ground.system());
-            g.setFill(look.palette().inHand());
-            g.fillRect(ground.area().left() * space(), ground.area().bottom() * space() - scroll,
-                    ground.area().width() * space(), (system.bottom() - ground.area().bottom()) * space());
-        });
     }
 
     /** The height of everything that is engraved, in pixels. */

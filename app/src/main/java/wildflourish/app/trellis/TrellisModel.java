@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.SortedMap;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -54,6 +55,7 @@ public final class TrellisModel {
     private List<Lick> licks = List.of();
     private Optional<Integer> compared = Optional.empty();
     private Optional<TrellisState.Instead> instead = Optional.empty();
+    private final List<Consumer<TrellisState>> ahead = new CopyOnWriteArrayList<>();
 
     /**
      * A model with no tune yet.
@@ -165,11 +167,22 @@ public final class TrellisModel {
         publish(next, () -> { });
     }
 
+    /** Prepares each state before it is shown, on another thread. */
+    public void ahead(Consumer<TrellisState> preparing) {
+        ahead.add(preparing);
+    }
+
+    private TrellisState workedOut(TrellisState next) {
+        next.workedOut();
+        ahead.forEach(p -> p.accept(next));
+        return next;
+    }
+
     /** Shows it as soon as it is worked out, unless something newer has been asked for by then. */
     private void publish(TrellisState next, Runnable shown) {
         asked = next;
         journal.stand(next.tune(), next.rung(), next.note());
-        background.latest(this, NOT_WORKED_OUT, job -> next.workedOut(), ready -> {
+        background.latest(this, NOT_WORKED_OUT, job -> workedOut(next), ready -> {
             state.set(ready);
             shown.run();
         }, () -> asked = state.get());

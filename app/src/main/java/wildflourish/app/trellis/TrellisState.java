@@ -3,7 +3,6 @@ package wildflourish.app.trellis;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Candidates;
 import wildflourish.core.growth.Grown;
@@ -103,12 +102,13 @@ public record TrellisState(
 
     /** Id of the ornament that is looked at: what was chosen, else what stands on the note, else the best that it can take. */
     public Optional<String> looking() {
-        List<String> standing = setting().at(note);
-        return chosen.or(() -> ids().filter(standing::contains).findFirst()).or(() -> ids().findFirst());
+        return chosen.isPresent() ? chosen : looking(ranked());
     }
 
-    private Stream<String> ids() {
-        return ranked().stream().map(c -> c.ornament().id());
+    private Optional<String> looking(List<Candidate> ranked) {
+        List<String> standing = setting().at(note);
+        List<String> ids = ranked.stream().map(c -> c.ornament().id()).toList();
+        return chosen.or(() -> ids.stream().filter(standing::contains).findFirst()).or(() -> ids.stream().findFirst());
     }
 
     /** Whether the rung in hand and the one it is compared with differ on a note. */
@@ -145,7 +145,8 @@ public record TrellisState(
 
     /** The candidate that is looked at. */
     public Optional<Candidate> inSight() {
-        return looking().flatMap(id -> ranked().stream().filter(c -> c.ornament().id().equals(id)).findFirst());
+        List<Candidate> ranked = ranked();
+        return looking(ranked).flatMap(id -> ranked.stream().filter(c -> c.ornament().id().equals(id)).findFirst());
     }
 
     /** What to do about the note in hand, where its ornaments together are not clean. */

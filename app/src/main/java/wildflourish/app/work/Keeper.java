@@ -34,7 +34,7 @@ public final class Keeper implements AutoCloseable {
     private final Map<Long, Walk> open = new ConcurrentHashMap<>();
     /** The editions of other programs that have been told. */
     private final Set<Long> told = ConcurrentHashMap.newKeySet();
-    private final Map<String, String> toRemember = new ConcurrentHashMap<>();
+    private final Map<String, Supplier<String>> toRemember = new ConcurrentHashMap<>();
 
     /**
      * A keeper over an open library, which it closes in the end.
@@ -198,14 +198,14 @@ public final class Keeper implements AutoCloseable {
         keep("a practised pass", () -> library.log().add(pass));
     }
 
-    /** Keeps a value under a name; of several in a hurry only the last is written. */
-    public void remember(String name, String value) {
+    /** Keeps a value under a name; of several in a hurry only the last is made and written, behind. */
+    public void remember(String name, Supplier<String> value) {
         if (toRemember.put(name, value) == null) {
             keep("where you are", () -> {
-                String latest;
+                Supplier<String> latest;
                 do {
                     latest = Objects.requireNonNull(toRemember.get(name));
-                    library.drawer().remember(name, latest);
+                    library.drawer().remember(name, latest.get());
                 } while (!toRemember.remove(name, latest));
             });
         }

@@ -2,18 +2,25 @@ package wildflourish.app.desk;
 
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
+import javafx.scene.input.KeyCombination;
 import javafx.scene.input.MouseButton;
+import javafx.scene.robot.Robot;
 import javafx.stage.Stage;
+import javafx.stage.Window;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.io.TempDir;
@@ -48,6 +55,8 @@ abstract class WindowTest extends FxRobot {
 
     @TempDir
     Path folder;
+
+    private static Robot robot;
 
     DeskModel model;
     DeskView view;
@@ -101,6 +110,7 @@ abstract class WindowTest extends FxRobot {
     static void toolkit() throws Exception {
         FxToolkit.registerPrimaryStage();
         Platform.setImplicitExit(false);
+        robot = onToolkit(Robot::new);
     }
 
     Path libraryFile() {
@@ -124,7 +134,7 @@ abstract class WindowTest extends FxRobot {
         if (demo) {
             until(() -> model.trellis().isOpen());
         }
-        WaitForAsyncUtils.waitForFxEvents();
+        rest();
     }
 
     /** The document of a tune as the library has it now. */
@@ -143,20 +153,40 @@ abstract class WindowTest extends FxRobot {
     /** Presses keys, and waits until what they ask for is shown. */
     @Override
     public FxRobot push(KeyCode... keys) {
-        super.push(keys);
+        onToolkit(() -> {
+            for (KeyCode key : keys) {
+                robot.keyPress(key);
+            }
+            for (int i = keys.length - 1; i >= 0; i--) {
+                robot.keyRelease(keys[i]);
+            }
+            return true;
+        });
         return settled();
     }
 
     @Override
     public FxRobot push(KeyCodeCombination keys) {
-        super.push(keys);
-        return settled();
+        List<KeyCode> all = new ArrayList<>();
+        if (keys.getShortcut() == KeyCombination.ModifierValue.DOWN || keys.getControl() == KeyCombination.ModifierValue.DOWN) {
+            all.add(KeyCode.CONTROL);
+        }
+        if (keys.getShift() == KeyCombination.ModifierValue.DOWN) {
+            all.add(KeyCode.SHIFT);
+        }
+        if (keys.getAlt() == KeyCombination.ModifierValue.DOWN) {
+            all.add(KeyCode.ALT);
+        }
+        all.add(keys.getCode());
+        return push(all.toArray(KeyCode[]::new));
     }
 
     @Override
     public FxRobot type(KeyCode... keys) {
-        super.type(keys);
-        return settled();
+        for (KeyCode key : keys) {
+            push(key);
+        }
+        return this;
     }
 
     @Override
@@ -179,25 +209,52 @@ abstract class WindowTest extends FxRobot {
 
     @Override
     public FxRobot interact(Runnable task) {
-        super.interact(task);
+        onToolkit(() -> {
+            task.run();
+            return true;
+        });
         return settled();
     }
 
     private FxRobot settled() {
         if (model != null && model.trellis().isOpen()) {
             until(model.trellis()::isSettled);
+        } else {
+            rest();
         }
         return this;
     }
 
     void until(BooleanSupplier condition) {
-        try {
-            WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS,
-                    () -> WaitForAsyncUtils.asyncFx(condition::getAsBoolean).get());
-        } catch (java.util.concurrent.TimeoutException e) {
-            throw new AssertionError("it did not happen in time; the window says: " + model.message().get(), e);
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(30);
+        while (!onToolkit(condition::getAsBoolean)) {
+            if (System.nanoTime() > end) {
+                throw new AssertionError("it did not happen in time; the window says: " + model.message().get());
+            }
+            LockSupport.parkNanos(TimeUnit.MILLISECONDS.toNanos(2));
         }
-        WaitForAsyncUtils.waitForFxEvents();
+        rest();
+    }
+
+    /** Lets what was put off come to its turn, and everything be laid out. */
+    void rest() {
+        for (int turn = 0; turn < 3; turn++) {
+            onToolkit(() -> {
+                List.copyOf(Window.getWindows()).forEach(w -> {
+                    w.getScene().getRoot().applyCss();
+                    w.getScene().getRoot().layout();
+                });
+                return true;
+            });
+        }
+    }
+
+    private static <T> T onToolkit(Callable<T> work) {
+        try {
+            return WaitForAsyncUtils.asyncFx(work).get();
+        } catch (InterruptedException | ExecutionException e) {
+            throw e.getCause() instanceof Error fault ? fault : new AssertionError(e.getCause());
+        }
     }
 
     @AfterEach

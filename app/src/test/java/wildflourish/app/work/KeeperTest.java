@@ -100,7 +100,8 @@ class KeeperTest {
     @Test
     void manyPlacesInAHurryAreRememberedAtLast() {
         for (int i = 0; i < 500; i++) {
-            keeper.remember("standing", "1 2 " + i);
+            String place = "1 2 " + i;
+            keeper.remember("standing", () -> place);
         }
         Optional<String> last = keeper.ask(l -> l.drawer().remembered("standing"));
         assertThat(last).contains("1 2 499");

@@ -24,7 +24,8 @@ public final class Phrases {
 
     /** The phrases of a version, on its notes as they are played. */
     public static List<Phrase> of(Version version) {
-        return version.varied().isVaried() ? of(version.varied().tune()) : of(version.arrangement());
+        Timeline played = version.varied().tune();
+        return version.varied().isVaried() ? FOUND.of(new Asked(played.tune(), PhraseMarks.NONE), a -> of(played)) : of(version.arrangement());
     }
 
     /** The phrases in order; together they hold every note once. */

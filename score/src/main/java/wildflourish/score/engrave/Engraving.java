@@ -4,14 +4,16 @@ import java.util.List;
 import java.util.Optional;
 import wildflourish.score.display.Bounds;
 import wildflourish.score.display.Drawing;
+import wildflourish.score.display.Shape;
 
 /**
  * An engraved score and what stands where in it.
  *
  * @param zones the area of each note on each rung shown
  * @param systems the area of each system
+ * @param firstShapes for each system the index of its first shape in the drawing, whose shapes follow one another by systems
  */
-public record Engraving(Drawing drawing, List<Zone> zones, List<Bounds> systems) {
+public record Engraving(Drawing drawing, List<Zone> zones, List<Bounds> systems, List<Integer> firstShapes) {
 
     /** Where a note stands on a rung. */
     public record Zone(int rung, int note, int system, Bounds area) {}
@@ -19,6 +21,13 @@ public record Engraving(Drawing drawing, List<Zone> zones, List<Bounds> systems)
     public Engraving {
         zones = List.copyOf(zones);
         systems = List.copyOf(systems);
+        firstShapes = List.copyOf(firstShapes);
+    }
+
+    /** What is drawn of one system. */
+    public List<Shape> shapesOf(int system) {
+        int end = system + 1 < firstShapes.size() ? firstShapes.get(system + 1) : drawing.shapes().size();
+        return drawing.shapes().subList(firstShapes.get(system), end);
     }
 
     /** The note and rung at a point, if any. */

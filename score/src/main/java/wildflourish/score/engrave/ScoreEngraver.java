@@ -47,6 +47,7 @@ public final class ScoreEngraver {
     private final List<Shape> shapes = new ArrayList<>();
     private final List<Engraving.Zone> zones = new ArrayList<>();
     private final List<Bounds> systemAreas = new ArrayList<>();
+    private final List<Integer> firstShapes = new ArrayList<>();
     private final Ratio[] leadIns;
     private final @Nullable FingeringStrip strip;
     private final SungWords words;
@@ -123,7 +124,7 @@ public final class ScoreEngraver {
             y = system(layout, s, y) + BETWEEN_SYSTEMS;
             from = ends.get(s);
         }
-        return new Engraving(new Drawing(request.width(), y, shapes), zones, systemAreas);
+        return new Engraving(new Drawing(request.width(), y, shapes), zones, systemAreas, firstShapes);
     }
 
     /** Room of clef, key, meter and an opening repeat sign. */
@@ -148,6 +149,7 @@ public final class ScoreEngraver {
 
     /** Sets one system with its top at y; its bottom. */
     private double system(SystemLayout layout, int index, double top) {
+        firstShapes.add(shapes.size());
         double y = top;
         double trunkTop = -1;
         double trunkBottom = top;

@@ -3,7 +3,6 @@ package wildflourish.score.handout;
 import java.util.ArrayList;
 import java.util.List;
 import wildflourish.score.display.Bounds;
-import wildflourish.score.display.Shape;
 import wildflourish.score.engrave.Engraving;
 import wildflourish.score.engrave.SystemBlock;
 
@@ -15,15 +14,9 @@ final class SystemBlocks {
     /** The systems in order, moved to the right by {@code left}. */
     static List<SystemBlock> of(Engraving engraving, double left) {
         List<SystemBlock> blocks = new ArrayList<>();
-        for (Bounds area : engraving.systems()) {
-            List<Shape> shapes = new ArrayList<>();
-            for (Shape shape : engraving.drawing().shapes()) {
-                double middle = (shape.bounds().top() + shape.bounds().bottom()) / 2;
-                if (middle >= area.top() && middle < area.bottom()) {
-                    shapes.add(shape.moved(left, -area.top()));
-                }
-            }
-            blocks.add(new SystemBlock(shapes, area.height()));
+        for (int system = 0; system < engraving.systems().size(); system++) {
+            Bounds area = engraving.systems().get(system);
+            blocks.add(new SystemBlock(engraving.shapesOf(system).stream().map(s -> s.moved(left, -area.top())).toList(), area.height()));
         }
         return blocks;
     }
