@@ -48,7 +48,6 @@ public final class ReadingModel {
     public void remember(Remembered others) {
         remembered = others;
         if (shown && trellis.isOpen()) {
-            state.set(null);
             read(trellis.state().get());
         }
     }

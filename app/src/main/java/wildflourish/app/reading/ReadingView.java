@@ -153,6 +153,10 @@ public final class ReadingView extends BorderPane {
             return;
         }
         boolean sameReading = before != null && before.reading() == now.reading();
+        if (before != null && sameReading && before.selected() == now.selected() && before.known().equals(now.known())
+                && before.situation().equals(now.situation())) {
+            return;
+        }
         drawMap(now);
         if (!sameReading) {
             headings(now);
