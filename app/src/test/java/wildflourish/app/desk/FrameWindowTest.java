@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
@@ -18,7 +20,10 @@ import javafx.scene.control.ComboBoxBase;
 import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
+import javafx.scene.control.Slider;
+import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -103,6 +108,45 @@ class FrameWindowTest extends WindowTest {
         push(KeyCode.CONTROL, KeyCode.SPACE);
         write(letters);
         push(KeyCode.ENTER);
+    }
+
+    /** From screen to screen the Tab key reaches every control that can be seen and used, and comes round again. */
+    @Test
+    void everyControlIsReachedByTheTabKey() {
+        open(true);
+        List<String> missed = new ArrayList<>();
+        for (Screen screen : model.screens()) {
+            interact(() -> model.show(screen));
+            until(() -> isShown(screen.id()));
+            Set<Node> wanted = new HashSet<>();
+            interact(() -> wanted.addAll(view.lookupAll("*").stream().filter(FrameWindowTest::isControl).toList()));
+            Set<Node> reached = new HashSet<>();
+            for (int step = 0; step < 4 * wanted.size() + 20 && !reached.containsAll(wanted); step++) {
+                push(KeyCode.TAB);
+                reached.add(stage.getScene().getFocusOwner());
+            }
+            wanted.stream().filter(w -> !reached.contains(w) && isControl(w)).forEach(w -> missed.add(screen.id() + ": " + name(w)));
+        }
+        assertThat(missed).isEmpty();
+    }
+
+    private static boolean isSeen(Node node) {
+        for (Node at = node; at != null; at = at.getParent()) {
+            if (!at.isVisible()) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static boolean isControl(Node node) {
+        if (node instanceof ToggleButton one && one.getToggleGroup() != null && !one.isSelected()) {
+            // Within a group the arrow keys go on from the one that is chosen.
+            return false;
+        }
+        return node.isFocusTraversable() && !node.isDisabled() && node.getScene() != null && isSeen(node)
+                && (node instanceof ButtonBase || node instanceof TextInputControl && !(node.getParent() instanceof Spinner) || node instanceof ComboBoxBase || node instanceof ListView
+                        || node instanceof Slider || node instanceof Spinner);
     }
 
     @Test
