@@ -15,6 +15,7 @@ module wildflourish.core {
     exports wildflourish.core.rounds;
     exports wildflourish.core.setting;
     exports wildflourish.core.tune;
+    exports wildflourish.core.writing;
 
     opens wildflourish.core.growth to com.fasterxml.jackson.databind;
     opens wildflourish.core.instrument to com.fasterxml.jackson.databind;
