@@ -208,6 +208,12 @@ public final class Tunes {
         return h.createQuery(query).bind("id", from).map((r, c) -> entry(r)).list();
     }
 
+    /** Writes anew what the shelf tells of a tune; its editions stay as they are. */
+    public void describe(long tune, String title, String type, String key, String meter) {
+        store.change(h -> h.createUpdate("UPDATE tune SET title = :title, type = :type, key_name = :key, meter = :meter WHERE id = :tune")
+                .bind("title", title).bind("type", type).bind("key", key).bind("meter", meter).bind("tune", tune).execute());
+    }
+
     /** Takes a tune off the shelf; its editions stay in the file. */
     public void remove(long tune) {
         store.change(h -> h.createUpdate("UPDATE tune SET removed_at = :now WHERE id = :tune")

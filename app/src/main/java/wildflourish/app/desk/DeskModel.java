@@ -101,6 +101,11 @@ public final class DeskModel {
         opening.whenRestored(this::takeIn);
         this.shelfWork = new ShelfWork(this, keeper, background);
         trellis.onHear(listening::toggleOrnament);
+        trellis.state().addListener((o, before, now) -> {
+            if (before == null || before.arrangement().tune() != now.arrangement().tune()) {
+                shelfWork.follow(now.tune(), now.arrangement().tune().head());
+            }
+        });
         WindowCommands window = new WindowCommands(this);
         Site site = new Site() {
             @Override

@@ -25,6 +25,8 @@ import wildflourish.app.shelf.Incipits;
 import wildflourish.app.shelf.ShelfScreen;
 import wildflourish.app.trellis.TrellisScreen;
 import wildflourish.app.work.Background;
+import wildflourish.app.writing.WritingModel;
+import wildflourish.app.writing.WritingScreen;
 import wildflourish.core.practice.LoggedPass;
 
 /** The screens there are, in the order of the work. A new one is a line here and a class in its own package. */
@@ -34,22 +36,31 @@ final class Screens {
 
     private final Tools t;
     private final TakeHome takeHome;
+    private final WritingModel writing;
 
     private Screens(Tools tools) {
         this.t = tools;
         this.takeHome = new TakeHome(tools.listening(), tools.production());
+        this.writing = new WritingModel(tools.trellis(), tools.background(), tools.shelfWork()::putUp, tools.site()::say);
     }
 
     /** All of them, made from what there is. */
     static List<Screen> of(Tools tools) {
         Screens make = new Screens(tools);
-        return List.of(make.shelf(), make.reading(), make.trellis(), make.across(), make.rounds(), make.practice(), make.sheet(), make.chart());
+        return List.of(make.shelf(), make.writing(), make.reading(), make.trellis(), make.across(), make.rounds(), make.practice(), make.sheet(), make.chart());
     }
 
     private Screen shelf() {
         Incipits incipits = new Incipits(tune -> t.keeper().ask(l -> l.tunes().current(tune).document()), t.background(),
                 () -> t.look().get().palette());
-        return new ShelfScreen(t.shelf(), incipits, t.opening()::open, t.opening()::hear, t.shelfWork()::growAll, t.shelfWork()::bringInDemo, t.bringIn());
+        return new ShelfScreen(t.shelf(), incipits, t.opening()::open, t.opening()::hear, t.shelfWork()::growAll, () -> {
+            writing.startNew();
+            t.site().show(WritingScreen.ID);
+        }, t.shelfWork()::bringInDemo, t.bringIn());
+    }
+
+    private Screen writing() {
+        return new WritingScreen(writing, t.trellis(), t.listening(), t.site());
     }
 
     private Screen reading() {

@@ -81,6 +81,32 @@ final class ShelfWork {
                 : ids.size() == 1 ? "one tune came in" : ids.size() + " tunes came in");
     }
 
+    /** Puts a tune that was written here on the shelf and opens it. */
+    void putUp(AbcTune tune) {
+        background.run(new Background.Words("putting the tune on the shelf", "the tune could not be put on the shelf; its text is still there"),
+                job -> add(keeper::add, tune), id -> {
+            desk.refresh();
+            desk.open(id);
+            desk.say("“%s” is on the shelf".formatted(tune.tune().title()));
+        });
+    }
+
+    /** Writes the entry of a tune anew when its title, key or meter have been put right. */
+    void follow(long id, Head head) {
+        desk.shelf().tunes().stream().filter(e -> e.id() == id && !isAsOn(e, head)).findFirst().ifPresent(e -> {
+            keeper.describe(id, head.title(), type(head), head.key().spoken(), head.meter().toString());
+            desk.refresh();
+        });
+    }
+
+    private static boolean isAsOn(TuneEntry entry, Head head) {
+        return entry.equals(new TuneEntry(entry.id(), head.title(), type(head), head.key().spoken(), head.meter().toString()));
+    }
+
+    private static String type(Head head) {
+        return head.rhythm().isEmpty() ? TuneType.of(head).id() : head.rhythm();
+    }
+
     private List<Long> addAll(List<AbcTune> tunes, Background.Job job) {
         List<Long> ids = new ArrayList<>();
         for (AbcTune tune : tunes) {
@@ -99,10 +125,9 @@ final class ShelfWork {
     /** Puts one tune into a library; its id. */
     static long add(Intake library, AbcTune tune) {
         Head head = tune.tune().head();
-        String type = head.rhythm().isEmpty() ? TuneType.of(head).id() : head.rhythm();
         String document = tune.arrangement().map(a -> AbcWriter.write(a, 0)).orElseGet(
                 () -> AbcWriter.write(tune.tune(), tune.unread()));
-        return library.add(head.title(), type, head.key().spoken(), head.meter().toString(), document);
+        return library.add(head.title(), type(head), head.key().spoken(), head.meter().toString(), document);
     }
 
     /**

@@ -29,11 +29,12 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
      * @param open opens a tune
      * @param hear lets the first part of a tune be heard, or stops
      * @param growAll grows a ladder for every tune that has none
+     * @param writeNew begins a new tune
      * @param demo puts the tunes of the demo class on the shelf
      * @param bringIn asks for a file to bring in
      */
     public ShelfScreen(ShelfModel model, Incipits incipits, LongConsumer open, LongConsumer hear, Runnable growAll,
-            Runnable demo, Command bringIn) {
+            Runnable writeNew, Runnable demo, Command bringIn) {
         super(PLATE);
         this.model = model;
         this.incipits = incipits;
@@ -44,6 +45,7 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
                 Command.of("open-tune", "Open the tune in hand on the trellis", GROUP, () -> view().withSelected(open)).keys("Enter"),
                 Command.of("search-shelf", "Search the shelf by title, type or key", GROUP, () -> view().focusSearch()).keys("Ctrl+F"),
                 Command.of("grow-all", "Grow a ladder for every tune that has none yet", GROUP, growAll).keys("Ctrl+G"),
+                Command.of("write-tune", "Write a tune that is not on the shelf yet", GROUP, writeNew).keys("Ctrl+Shift+N"),
                 Command.of("demo-class", "Put the tunes of the demo class on the shelf", GROUP, demo));
     }
 
@@ -58,7 +60,7 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
 
     @Override
     protected ShelfView make() {
-        return new ShelfView(model, incipits, open, bringIn, commands.get(2), commands.getLast());
+        return new ShelfView(model, incipits, open, bringIn, commands.subList(2, commands.size()));
     }
 
     @Override

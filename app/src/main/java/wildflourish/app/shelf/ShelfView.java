@@ -1,5 +1,6 @@
 package wildflourish.app.shelf;
 
+import java.util.List;
 import java.util.function.LongConsumer;
 import javafx.collections.ListChangeListener;
 import javafx.geometry.Pos;
@@ -30,9 +31,9 @@ public final class ShelfView extends VBox {
      * @param incipits draws the first bars of tunes
      * @param open opens a tune on the trellis
      * @param bringIn asks for a file to bring in
-     * @param demo brings the demo class's tunes in
+     * @param deeds what grows all ladders, what begins a new tune, and what brings the demo class's tunes in
      */
-    ShelfView(ShelfModel model, Incipits incipits, LongConsumer open, Command bringIn, Command growAll, Command demo) {
+    ShelfView(ShelfModel model, Incipits incipits, LongConsumer open, Command bringIn, List<Command> deeds) {
         super(10);
         getStyleClass().add("shelf");
         search.setId("search");
@@ -40,7 +41,9 @@ public final class ShelfView extends VBox {
         search.setAccessibleText("search the shelf");
         search.textProperty().bindBidirectional(model.search());
         HBox.setHgrow(search, Priority.ALWAYS);
-        HBox top = new HBox(10, search, CommandButton.of(growAll, "Grow all", this::focusList), CommandButton.of(bringIn, "Bring in a file…", () -> { }));
+        Command demo = deeds.get(2);
+        HBox top = new HBox(10, search, CommandButton.of(deeds.get(0), "Grow all", this::focusList), CommandButton.of(deeds.get(1), "Write a tune", () -> { }),
+                CommandButton.of(bringIn, "Bring in a file…", () -> { }));
         list.setItems(model.shown());
         list.setId("tunes");
         list.setAccessibleText("the tunes on the shelf");
@@ -98,7 +101,7 @@ public final class ShelfView extends VBox {
         } else {
             Label title = new Label("Welcome to Wild Flourish");
             title.getStyleClass().add("note-title");
-            Label bring = Labels.wrapped("Bring a tune in: drop a file of ABC notation on this window, or press Ctrl+O.");
+            Label bring = Labels.wrapped("Bring a tune in: drop a file of ABC notation on this window, or press Ctrl+O; or write one with Ctrl+Shift+N.");
             Label grow = Labels.wrapped("It grows into six versions, from bare to wild, for the instrument and the student you choose; each note says what it can take, and why.");
             Label help = Labels.wrapped("F1 shows the keys that work here; Ctrl+Space finds anything.");
             VBox greeting = new VBox(12, title, bring, grow, help, CommandButton.of(demo, "Look around in the demo class first", this::focusList));

@@ -198,6 +198,11 @@ public final class Keeper implements AutoCloseable {
         keep("a practised pass", () -> library.log().add(pass));
     }
 
+    /** Writes anew what the shelf tells of a tune. */
+    public void describe(long tune, String title, String type, String key, String meter) {
+        keep("what the shelf tells of “%s”".formatted(title), () -> library.tunes().describe(tune, title, type, key, meter));
+    }
+
     /** Keeps a value under a name; of several in a hurry only the last is made and written, behind. */
     public void remember(String name, Supplier<String> value) {
         if (toRemember.put(name, value) == null) {

@@ -49,7 +49,7 @@ class FrameWindowTest extends WindowTest {
         private int turned;
 
         Lighthouse() {
-            super(new Plate("lighthouse", "Lighthouse", "Is the lamp lit?", "Ctrl+9", "M9 21L11 6h2l2 15z"));
+            super(new Plate("lighthouse", "Lighthouse", "Is the lamp lit?", "Ctrl+Shift+9", "M9 21L11 6h2l2 15z"));
         }
 
         @Override
@@ -82,7 +82,7 @@ class FrameWindowTest extends WindowTest {
             return all;
         };
         open(true);
-        push(KeyCode.CONTROL, KeyCode.DIGIT9);
+        push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.DIGIT9);
         assertThat(model.screen().get()).isSameAs(lighthouse);
         assertThat(lookup("#lighthouse-tab").<ToggleButton>query().isSelected()).isTrue();
         assertThat(lookup("#lamp").query().isFocused()).isTrue();

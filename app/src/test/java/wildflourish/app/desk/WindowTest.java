@@ -260,9 +260,16 @@ abstract class WindowTest extends FxRobot {
     @AfterEach
     void close() {
         if (stage != null) {
-            interact(stage::close);
+            // Not waiting for what is still being worked out: nobody will look at it.
+            onToolkit(() -> {
+                stage.close();
+                return true;
+            });
             engine.close();
-            interact(model::close);
+            onToolkit(() -> {
+                model.close();
+                return true;
+            });
             background.close();
             keeper.close();
             stage = null;

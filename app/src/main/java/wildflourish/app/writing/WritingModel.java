@@ -1,0 +1,190 @@
+package wildflourish.app.writing;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.work.Background;
+import wildflourish.core.finding.Finding;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.writing.Amendment;
+import wildflourish.formats.abc.AbcBook;
+import wildflourish.formats.abc.AbcReader;
+import wildflourish.formats.abc.AbcTune;
+import wildflourish.formats.abc.AbcWriter;
+
+/**
+ * The text of a tune while it is worked on: the open one, to be put right, or a new one. What is typed is read behind and shown
+ * as soon as it is; it becomes an edit when it is kept.
+ */
+public final class WritingModel {
+
+    /** What a new tune begins with. */
+    static final String NEW = "X:1\nT:New tune\nR:reel\nM:4/4\nL:1/8\nK:D\n";
+
+    private static final Background.Words NOT_READ = Background.Words.silent("the text could not be read; it is still there");
+
+    /** Puts a new tune on the shelf and opens it. */
+    public interface Shelf {
+        void add(AbcTune tune);
+    }
+
+    private final TrellisModel trellis;
+    private final Background background;
+    private final Shelf shelf;
+    private final Consumer<String> say;
+    private final ReadOnlyObjectWrapper<WritingState> state = new ReadOnlyObjectWrapper<>();
+    private boolean shown;
+    private boolean fresh;
+    /** The open tune that the text belongs to, and what it was read from. */
+    private long of = -1;
+    private String begun = "";
+    private String typed = "";
+    /** The open tune that the latest reading was compared with. */
+    private Optional<Arrangement> readBeside = Optional.empty();
+
+    /** A model over the open tune. */
+    public WritingModel(TrellisModel trellis, Background background, Shelf shelf, Consumer<String> say) {
+        this.trellis = trellis;
+        this.background = background;
+        this.shelf = shelf;
+        this.say = say;
+        trellis.state().addListener((o, before, now) -> {
+            if (shown && !fresh) {
+                takeUp();
+            }
+        });
+    }
+
+    /** What is shown; null before there is a text. */
+    public ReadOnlyObjectProperty<WritingState> state() {
+        return state.getReadOnlyProperty();
+    }
+
+    /** Whether a new tune is being written. */
+    public boolean isFresh() {
+        return fresh;
+    }
+
+    /** Follows the open tune from now on. */
+    public void enter() {
+        shown = true;
+        if (!fresh && !trellis.isOpen()) {
+            startNew();
+        } else if (!fresh) {
+            takeUp();
+            if (isTouched()) {
+                type(typed);
+            }
+        }
+    }
+
+    /** Takes the open tune up; a text that is being worked on stays, unless another tune has been opened. */
+    private void takeUp() {
+        WritingState now = state.get();
+        boolean same = now != null && of == trellis.now().tune()
+                && now.tune().filter(t -> t.tune().equals(trellis.arrangement().tune())).isPresent();
+        if (of != trellis.now().tune() || !isTouched() && !same) {
+            begin(AbcWriter.write(trellis.arrangement().tune()).strip() + "\n", trellis.now().tune());
+        }
+    }
+
+    /** Begins a new tune; the open one is left as it is. */
+    public void startNew() {
+        fresh = true;
+        begin(NEW, -1);
+    }
+
+    /** Leaves what was typed and goes back to the tune as it is. */
+    public void goBack() {
+        if (!trellis.isOpen()) {
+            startNew();
+            return;
+        }
+        fresh = false;
+        of = -1;
+        takeUp();
+        say.accept("back to the tune as it is");
+    }
+
+    private void begin(String text, long tune) {
+        of = tune;
+        begun = text;
+        type(text);
+    }
+
+    /** Whether anything has been typed since the text was taken up or kept. */
+    private boolean isTouched() {
+        return !typed.strip().equals(begun.strip());
+    }
+
+    /** The text as it was typed last. */
+    String typed() {
+        return typed;
+    }
+
+    /** The text is now this. */
+    public void type(String text) {
+        typed = text;
+        boolean changed = isTouched();
+        Optional<Arrangement> open = fresh || !trellis.isOpen() ? Optional.empty() : Optional.of(trellis.arrangement());
+        background.latest(this, NOT_READ, job -> read(text, open, changed), read -> {
+            readBeside = open;
+            state.set(read);
+        }, () -> { });
+    }
+
+    private static WritingState read(String text, Optional<Arrangement> open, boolean changed) {
+        AbcBook book = AbcReader.read(text);
+        Optional<AbcTune> tune = book.tunes().stream().filter(t -> !t.tune().bars().isEmpty()).findFirst();
+        Optional<Amendment> amendment = open.flatMap(a -> tune.map(t -> Amendment.of(a, t.tune())));
+        return new WritingState(text, tune, book.findings(), amendment, changed);
+    }
+
+    /** Makes an edit of what is typed, or puts a new tune on the shelf. */
+    public void keep() {
+        WritingState now = state.get();
+        boolean beside = fresh || trellis.isOpen() && readBeside.equals(Optional.of(trellis.arrangement()));
+        if (now == null || !now.text().equals(typed) || !beside) {
+            type(typed);
+            say.accept("the text is still being read: keep it once more");
+        } else if (now.isBroken()) {
+            say.accept("not kept: " + now.findings().stream().filter(f -> f.severity() == Finding.Severity.ERROR && now.tune().isPresent()).findFirst()
+                    .map(f -> "line %d: %s".formatted(f.line(), f.what())).orElse("there are no notes yet"));
+        } else if (fresh) {
+            fresh = false;
+            begun = typed;
+            shelf.add(now.tune().orElseThrow());
+        } else if (now.amendment().isPresent() && isTouched()) {
+            Amendment amendment = now.amendment().get();
+            begun = typed;
+            trellis.settle("tune put right", amendment.arrangement());
+            if (!amendment.left().isEmpty()) {
+                say.accept("tune put right; %d thing%s could not go along: Ctrl+Z takes it back".formatted(amendment.left().size(),
+                        amendment.left().size() == 1 ? "" : "s"));
+            }
+            type(typed);
+        }
+    }
+
+    /** Keeps what is typed when the screen is left, as far as it can be read; else it stays here. */
+    public void leave() {
+        shown = false;
+        WritingState now = state.get();
+        if (now != null && !fresh && isTouched() && !now.isBroken()) {
+            keep();
+        }
+    }
+
+    /** The bare tune as it is typed, to be heard. */
+    public Optional<Arrangement> bare() {
+        return Optional.ofNullable(state.get()).flatMap(WritingState::bare);
+    }
+
+    /** What was found, a line each. */
+    static List<String> lines(WritingState now) {
+        return now.findings().stream().map(f -> "line %d: %s; %s".formatted(f.line(), f.what(), f.remedy())).toList();
+    }
+}

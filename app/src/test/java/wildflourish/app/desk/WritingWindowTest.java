@@ -1,0 +1,113 @@
+package wildflourish.app.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextArea;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import wildflourish.app.writing.WritingModel;
+import wildflourish.app.writing.WritingScreen;
+import wildflourish.core.setting.Setting;
+import wildflourish.library.EditionEntry;
+import wildflourish.library.TuneEntry;
+
+/** Writing in a real window: a tune from nothing, a wrong note put right under its ladder, a text that cannot be read. */
+class WritingWindowTest extends WindowTest {
+
+    private WritingModel writing() {
+        return model.screen(WritingScreen.class).model();
+    }
+
+    private TextArea text() {
+        return lookup("#writing-text").query();
+    }
+
+    private void change(String from, String to) {
+        assertThat(text().getText()).contains(from);
+        interact(() -> text().setText(text().getText().replace(from, to)));
+        until(() -> writing().state().get().text().equals(text().getText()));
+    }
+
+    private void enter() {
+        push(KeyCode.CONTROL, KeyCode.DIGIT9);
+        until(() -> writing().state().get() != null && writing().state().get().text().equals(text().getText()));
+    }
+
+    @Test
+    void aTuneIsWrittenFromNothingAndOpened() {
+        open(false);
+        until(() -> model.shelf().known().get());
+        push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.N);
+        until(() -> writing().state().get() != null);
+        assertThat(isShown("writing")).isTrue();
+        assertThat(text().isFocused()).isTrue();
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        assertThat(model.message().get()).contains("Not kept", "no notes");
+        interact(() -> text().setText(text().getText().replace("New tune", "The Eighth Wave") + "|:"));
+        interact(text()::end);
+        write("D2FA dAFA");
+        interact(() -> text().appendText("|B2GB dBGB|A2FA dAFA|E2EF GFED:|"));
+        until(() -> writing().state().get().text().equals(text().getText()));
+        assertThat(writing().state().get().findings()).isEmpty();
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        until(() -> model.trellis().isOpen());
+        assertThat(model.trellis().arrangement().tune().title()).isEqualTo("The Eighth Wave");
+        until(() -> model.shelf().tunes().stream().map(TuneEntry::title).anyMatch("The Eighth Wave"::equals));
+        assertThat(model.trellis().arrangement().ladder().size()).as("a ladder is grown for it").isGreaterThan(1);
+    }
+
+    @Test
+    void aWrongNoteIsPutRightAndTheLadderStays() {
+        open(true);
+        Setting full = model.trellis().arrangement().ladder().setting(4);
+        int notes = model.trellis().arrangement().situation().tune().size();
+        enter();
+        change("F2 AF d2", "F2 BF d2");
+        assertThat(lookup("#writing-about").<Label>query().getText()).startsWith("Changed");
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        assertThat(model.trellis().arrangement().situation().tune().size()).isEqualTo(notes);
+        assertThat(document(model.trellis().now().tune())).contains("F2 BF d2");
+        List<EditionEntry> editions = keeper.ask(l -> l.tunes().editions(model.trellis().now().tune()));
+        assertThat(editions).as("kept once").filteredOn(e -> e.what().equals("tune put right")).hasSize(1);
+        int kept = model.trellis().arrangement().ladder().setting(4).size();
+        assertThat(kept).isGreaterThanOrEqualTo(full.size() - 2);
+        push(KeyCode.CONTROL, KeyCode.DIGIT2);
+        push(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(model.trellis().arrangement().ladder().setting(4)).isEqualTo(full);
+        enter();
+        until(() -> text().getText().contains("F2 AF d2") && !text().getText().contains("F2 BF d2"));
+    }
+
+    @Test
+    void aTitlePutRightIsOnTheShelfAndBackAgainWithUndo() {
+        open(true);
+        enter();
+        change("T:The Lamp at Half Tide", "T:The Lamp at Low Tide");
+        push(KeyCode.CONTROL, KeyCode.DIGIT1);
+        until(() -> model.shelf().tunes().getFirst().title().equals("The Lamp at Low Tide"));
+        push(KeyCode.CONTROL, KeyCode.DIGIT2);
+        push(KeyCode.CONTROL, KeyCode.Z);
+        until(() -> model.shelf().tunes().getFirst().title().equals("The Lamp at Half Tide"));
+    }
+
+    @Test
+    void aTextThatCannotBeReadIsToldByItsLineAndNothingIsKept() {
+        open(true);
+        String before = document(model.trellis().now().tune());
+        enter();
+        change("F2 AF d2", "F2 ?F d2");
+        ListView<String> findings = lookup("#writing-findings").query();
+        assertThat(findings.getItems()).anyMatch(f -> f.matches("line \\d+: .*"));
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        assertThat(model.message().get()).startsWith("Not kept: line 11: ").contains("?");
+        interact(() -> findings.getSelectionModel().select(0));
+        assertThat(text().getSelectedText()).contains("F2 ?F d2");
+        push(KeyCode.CONTROL, KeyCode.DIGIT1);
+        assertThat(document(model.trellis().now().tune())).isEqualTo(before);
+        enter();
+        assertThat(text().getText()).as("what was typed is still there").contains("F2 ?F d2");
+    }
+}
