@@ -29,6 +29,8 @@ import wildflourish.app.sheet.SheetScreen;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisScreen;
 import wildflourish.app.trellis.TrellisView;
+import wildflourish.app.writing.WritingModel;
+import wildflourish.app.writing.WritingScreen;
 import wildflourish.core.practice.SimulatedStudent;
 
 /** Walks the main views without a display and writes a picture of each. */
@@ -91,6 +93,10 @@ final class Tour {
             model.show("reading");
             reading().select(6);
         }));
+        stops.add(new Stop("", () -> model.show(WritingScreen.ID), () -> writing().state().get() != null));
+        stops.add(new Stop("writing", () -> writing().type(writing().typed().replace("d2 cd|", "d3 cd?|").replace("G2 BG eGBG", "^C2 BG eGBG")),
+                () -> writing().state().get().changed()));
+        stops.add(new Stop("", () -> writing().goBack()));
         stops.add(new Stop("", () -> model.show("rounds"), () -> rounds().state().get() != null));
         stops.add(new Stop("rounds", () -> {
             rounds().shuffle(java.util.Optional.of(7L));
@@ -180,6 +186,10 @@ final class Tour {
 
     private ReadingModel reading() {
         return model.screen(ReadingScreen.class).model();
+    }
+
+    private WritingModel writing() {
+        return model.screen(WritingScreen.class).model();
     }
 
     private RoundsModel rounds() {

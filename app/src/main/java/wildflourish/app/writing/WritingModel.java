@@ -121,7 +121,7 @@ public final class WritingModel {
     }
 
     /** The text as it was typed last. */
-    String typed() {
+    public String typed() {
         return typed;
     }
 
@@ -185,6 +185,7 @@ public final class WritingModel {
 
     /** What was found, a line each. */
     static List<String> lines(WritingState now) {
-        return now.findings().stream().map(f -> "line %d: %s; %s".formatted(f.line(), f.what(), f.remedy())).toList();
+        return now.findings().stream().map(f -> "line %d%s: %s; %s".formatted(f.line(),
+                f.column() > 0 ? ", column " + f.column() : "", f.what(), f.remedy())).toList();
     }
 }

@@ -75,7 +75,7 @@ public final class WritingScreen extends TuneScreen<WritingView> {
 
     @Override
     public Optional<Runnable> hear() {
-        return model.bare().map(bare -> () -> listening.toggle(() -> bare, 0, 0, ListeningState.Extent.TUNE));
+        return Optional.of(() -> model.bare().ifPresent(bare -> listening.toggle(() -> bare, 0, 0, ListeningState.Extent.TUNE)));
     }
 
     @Override

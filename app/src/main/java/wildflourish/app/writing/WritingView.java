@@ -84,7 +84,8 @@ public final class WritingView extends BorderPane {
         });
         findings.setId("writing-findings");
         findings.setAccessibleText("what was found in the text; Enter goes to the line");
-        findings.setPrefHeight(110);
+        findings.setPrefHeight(96);
+        findings.setMinHeight(70);
         findings.getSelectionModel().selectedIndexProperty().addListener((o, before, now) -> goToLine(now.intValue()));
         left.setId("writing-left");
         left.setWrapText(true);

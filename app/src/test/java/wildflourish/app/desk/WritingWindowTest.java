@@ -100,7 +100,7 @@ class WritingWindowTest extends WindowTest {
         enter();
         change("F2 AF d2", "F2 ?F d2");
         ListView<String> findings = lookup("#writing-findings").query();
-        assertThat(findings.getItems()).anyMatch(f -> f.matches("line \\d+: .*"));
+        assertThat(findings.getItems()).anyMatch(f -> f.matches("line \\d+, column \\d+: .*"));
         push(KeyCode.CONTROL, KeyCode.ENTER);
         assertThat(model.message().get()).startsWith("Not kept: line 11: ").contains("?");
         interact(() -> findings.getSelectionModel().select(0));

@@ -188,7 +188,16 @@ public final class AbcWriter {
     }
 
     private void tuplet(Tuplet tuplet) {
-        out.append('(').append(tuplet.actual()).append(':').append(tuplet.normal()).append(':').append(tuplet.count());
+        // The short form says the same where the standard leaves no choice (ABC 2.1, section 4.13).
+        int usual = switch (tuplet.actual()) {
+            case 2, 4, 8 -> 3;
+            case 3, 6 -> 2;
+            default -> 0;
+        };
+        out.append('(').append(tuplet.actual());
+        if (tuplet.normal() != usual || tuplet.count() != tuplet.actual()) {
+            out.append(':').append(tuplet.normal()).append(':').append(tuplet.count());
+        }
     }
 
     private void marks(Marks marks) {
