@@ -1,11 +1,13 @@
 package wildflourish.formats.abc;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Field;
@@ -45,6 +47,7 @@ final class TuneReader {
     private @Nullable MusicReader music;
     private String voice = "";
     private boolean skipping;
+    private final Set<String> left = new HashSet<>();
     private char lastField = ' ';
     /** Where each line of words stands. */
     private final Map<Field, Integer> wordLines = new IdentityHashMap<>();
@@ -83,13 +86,13 @@ final class TuneReader {
         builder.firstMeter(meter);
         music = new MusicReader(findings, builder, unitLength, this::inlineField);
         definitions.forEach(this::define);
+        voice = Voices.melody(lines.subList(i, lines.size()), voice);
         for (; i < lines.size(); i++) {
             AbcLine line = lines.get(i);
             if (line.isField()) {
                 bodyField(line);
-            } else if (!skipping && !line.text().isBlank()) {
-                music.read(line);
-                lastField = ' ';
+            } else {
+                music(line);
             }
         }
         int lastLine = lines.isEmpty() ? 1 : lines.getLast().number();
@@ -146,7 +149,7 @@ final class TuneReader {
             case 'K' -> key = values.key(line.value(), n, 3);
             case 'U' -> definitions.add(line);
             case 'I' -> instruction(line);
-            case 'V' -> voice = voice.isEmpty() ? firstVoice(value) : voice;
+            case 'V' -> voice = voice.isEmpty() ? Voices.name(value) : voice;
             case '+' -> continuation(value);
             case 'm' -> findings.warning(n, 1, "macros are not read", "write the notes out");
             default -> fields.add(new Field(letter, value));
@@ -209,6 +212,18 @@ final class TuneReader {
         lastField = line.letter() == '+' ? lastField : line.letter();
     }
 
+    /** Reads what a line of music has of the voice that is read. */
+    private void music(AbcLine line) {
+        String own = Voices.own(line.text(), !skipping, (value, column) -> {
+            inlineField('V', value, line.number(), column);
+            return !skipping;
+        });
+        if (!own.isBlank()) {
+            music().read(new AbcLine(line.number(), own));
+            lastField = ' ';
+        }
+    }
+
     private BarBuilder builder() {
         return Objects.requireNonNull(builder, "the head has been read");
     }
@@ -227,24 +242,20 @@ final class TuneReader {
             case 'U' -> define(new AbcLine(line, "U:" + value));
             case 'I' -> instruction(new AbcLine(line, "I:" + value));
             case 'V' -> {
-                String named = firstVoice(value);
+                String named = Voices.name(value);
                 if (voice.isEmpty()) {
                     voice = named;
                 }
                 skipping = !named.equals(voice);
-                if (skipping) {
+                if (skipping && left.add(named)) {
                     findings.warning(line, column, "the voice '" + named + "' is left out",
-                            "a tune has one voice here; the first one is read");
+                            "a tune has one voice here: '%s' is read, the first that has music".formatted(voice));
                 }
             }
             case 'R', 'N', 'r' -> { }
             default -> findings.warning(line, column, "a field " + letter + ": has no meaning inside the music",
                     "move it to the head of the tune");
         }
-    }
-
-    private static String firstVoice(String value) {
-        return value.strip().split("\\s+")[0];
     }
 
     private void define(AbcLine definition) {
