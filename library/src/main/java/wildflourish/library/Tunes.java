@@ -45,6 +45,12 @@ public final class Tunes {
                 r -> new TuneEntry(r.getLong(1), text(r, 2), text(r, 3), text(r, 4), text(r, 5))));
     }
 
+    /** The tunes that were taken off, in the order in which they came. */
+    public Rows<TuneEntry> off() {
+        return store.read(h -> Reader.all(h, "tune", "title, type, key_name, meter FROM tune WHERE removed_at IS NOT NULL",
+                r -> new TuneEntry(r.getLong(1), text(r, 2), text(r, 3), text(r, 4), text(r, 5))));
+    }
+
     private static String text(ResultSet row, int column) throws SQLException {
         return Objects.requireNonNull(row.getString(column));
     }

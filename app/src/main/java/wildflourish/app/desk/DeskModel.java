@@ -326,6 +326,7 @@ public final class DeskModel {
     /** Shows the shelf as the library has it. */
     void refresh() {
         background.run(NOT_ANSWERED, job -> keeper.ask(l -> l.tunes().all().read()), shelf::setTunes);
+        background.run(NOT_ANSWERED, job -> keeper.ask(l -> l.tunes().off().read()), shelf::setOff);
     }
 
     /** Stops a work in the background; what is done already stays. */

@@ -28,6 +28,7 @@ import wildflourish.app.work.Background;
 import wildflourish.app.writing.WritingModel;
 import wildflourish.app.writing.WritingScreen;
 import wildflourish.core.practice.LoggedPass;
+import wildflourish.library.TuneEntry;
 
 /** The screens there are, in the order of the work. A new one is a line here and a class in its own package. */
 final class Screens {
@@ -56,7 +57,17 @@ final class Screens {
         return new ShelfScreen(t.shelf(), incipits, t.opening()::open, t.opening()::hear, t.shelfWork()::growAll, () -> {
             writing.startNew();
             t.site().show(WritingScreen.ID);
-        }, t.shelfWork()::bringInDemo, t.bringIn());
+        }, t.shelfWork()::bringInDemo, t.bringIn(), new ShelfScreen.TakingOff() {
+            @Override
+            public void takeOff(long tune) {
+                t.shelfWork().takeOff(tune);
+            }
+
+            @Override
+            public void putBack(TuneEntry tune) {
+                t.shelfWork().putBack(tune);
+            }
+        });
     }
 
     private Screen writing() {

@@ -91,6 +91,23 @@ final class ShelfWork {
         });
     }
 
+    /** Takes a tune off the shelf; it can be brought back as it was. */
+    void takeOff(long tune) {
+        desk.shelf().tunes().stream().filter(e -> e.id() == tune).findFirst().ifPresent(e -> {
+            keeper.shelve(tune, false);
+            desk.shelf().tookOff(e);
+            desk.refresh();
+            desk.say("“%s” is off the shelf, with all its editions; Ctrl+Z brings it back".formatted(e.title()));
+        });
+    }
+
+    /** Puts a tune that was taken off on the shelf again. */
+    void putBack(TuneEntry tune) {
+        keeper.shelve(tune.id(), true);
+        desk.refresh();
+        desk.say("“%s” is back on the shelf".formatted(tune.title()));
+    }
+
     /** Writes the entry of a tune anew when its title, key or meter have been put right. */
     void follow(long id, Head head) {
         desk.shelf().tunes().stream().filter(e -> e.id() == id && !isAsOn(e, head)).findFirst().ifPresent(e -> {

@@ -1,8 +1,11 @@
 package wildflourish.app.shelf;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.SimpleStringProperty;
@@ -18,6 +21,8 @@ public final class ShelfModel {
 
     private final ObservableList<TuneEntry> all = FXCollections.observableArrayList();
     private final FilteredList<TuneEntry> shown = new FilteredList<>(all);
+    private final ObservableList<TuneEntry> off = FXCollections.observableArrayList();
+    private final Deque<TuneEntry> takenOff = new ArrayDeque<>();
     private final ObservableList<String> findings = FXCollections.observableArrayList();
     private final StringProperty search = new SimpleStringProperty("");
     private final ReadOnlyBooleanWrapper known = new ReadOnlyBooleanWrapper();
@@ -36,6 +41,30 @@ public final class ShelfModel {
     public void setTunes(List<TuneEntry> tunes) {
         all.setAll(tunes);
         known.set(true);
+    }
+
+    /** The tunes that were taken off, and can be brought back. */
+    public ObservableList<TuneEntry> off() {
+        return off;
+    }
+
+    public void setOff(List<TuneEntry> tunes) {
+        off.setAll(tunes);
+    }
+
+    /** Counts that a tune has been taken off, so that it can be taken back. */
+    public void tookOff(TuneEntry tune) {
+        takenOff.push(tune);
+    }
+
+    /** The tune that was taken off last since the window opened; it is not counted any more. */
+    public Optional<TuneEntry> lastOff() {
+        return Optional.ofNullable(takenOff.poll());
+    }
+
+    /** Whether a tune has been taken off that is not back yet. */
+    public boolean hasTakenOff() {
+        return !takenOff.isEmpty();
     }
 
     /** Whether it is known what is on the shelf: not before the library has been read. */

@@ -7,6 +7,7 @@ import wildflourish.app.frame.Command;
 import wildflourish.app.frame.LazyScreen;
 import wildflourish.app.frame.Plate;
 import wildflourish.app.paint.Look;
+import wildflourish.library.TuneEntry;
 
 /** The shelf: what have I got? */
 public final class ShelfScreen extends LazyScreen<ShelfView> {
@@ -21,6 +22,7 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
     private final LongConsumer open;
     private final LongConsumer hear;
     private final Command bringIn;
+    private final TakingOff takingOff;
     private final List<Command> commands;
 
     /**
@@ -31,21 +33,24 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
      * @param growAll grows a ladder for every tune that has none
      * @param writeNew begins a new tune
      * @param demo puts the tunes of the demo class on the shelf
+     * @param takingOff takes tunes off and puts them back
      * @param bringIn asks for a file to bring in
      */
     public ShelfScreen(ShelfModel model, Incipits incipits, LongConsumer open, LongConsumer hear, Runnable growAll,
-            Runnable writeNew, Runnable demo, Command bringIn) {
+            Runnable writeNew, Runnable demo, Command bringIn, TakingOff takingOff) {
         super(PLATE);
         this.model = model;
         this.incipits = incipits;
         this.open = open;
         this.hear = hear;
         this.bringIn = bringIn;
+        this.takingOff = takingOff;
         this.commands = List.of(
                 Command.of("open-tune", "Open the tune in hand on the trellis", GROUP, () -> view().withSelected(open)).keys("Enter"),
                 Command.of("search-shelf", "Search the shelf by title, type or key", GROUP, () -> view().focusSearch()).keys("Ctrl+F"),
                 Command.of("grow-all", "Grow a ladder for every tune that has none yet", GROUP, growAll).keys("Ctrl+G"),
                 Command.of("write-tune", "Write a tune that is not on the shelf yet", GROUP, writeNew).keys("Ctrl+Shift+N"),
+                Command.of("take-off", "Take the tune in hand off the shelf", GROUP, () -> view().withSelected(takingOff::takeOff)).keys("Delete"),
                 Command.of("demo-class", "Put the tunes of the demo class on the shelf", GROUP, demo));
     }
 
@@ -60,7 +65,7 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
 
     @Override
     protected ShelfView make() {
-        return new ShelfView(model, incipits, open, bringIn, commands.subList(2, commands.size()));
+        return new ShelfView(model, incipits, open, bringIn, List.of(commands.get(2), commands.get(3), commands.getLast()));
     }
 
     @Override
@@ -71,6 +76,32 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
     @Override
     public List<Command> commands() {
         return commands;
+    }
+
+    /** What takes tunes off the shelf and puts them back. */
+    public interface TakingOff {
+
+        void takeOff(long tune);
+
+        void putBack(TuneEntry tune);
+    }
+
+    @Override
+    public List<Command> findable() {
+        return model.off().stream().map(t -> Command.of("bring-back-" + t.id(), "Bring “%s” back to the shelf".formatted(t.title()), GROUP,
+                () -> takingOff.putBack(t))).toList();
+    }
+
+    @Override
+    public boolean canUndo() {
+        return model.hasTakenOff();
+    }
+
+    @Override
+    public boolean undo() {
+        Optional<TuneEntry> last = model.lastOff();
+        last.ifPresent(takingOff::putBack);
+        return last.isPresent();
     }
 
     @Override

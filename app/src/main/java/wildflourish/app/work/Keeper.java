@@ -198,6 +198,17 @@ public final class Keeper implements AutoCloseable {
         keep("a practised pass", () -> library.log().add(pass));
     }
 
+    /** Takes a tune off the shelf, or puts it back; its editions stay. */
+    public void shelve(long tune, boolean on) {
+        keep(on ? "a tune put back" : "a tune taken off", () -> {
+            if (on) {
+                library.tunes().putBack(tune);
+            } else {
+                library.tunes().remove(tune);
+            }
+        });
+    }
+
     /** Writes anew what the shelf tells of a tune. */
     public void describe(long tune, String title, String type, String key, String meter) {
         keep("what the shelf tells of “%s”".formatted(title), () -> library.tunes().describe(tune, title, type, key, meter));

@@ -110,4 +110,28 @@ class WritingWindowTest extends WindowTest {
         enter();
         assertThat(text().getText()).as("what was typed is still there").contains("F2 ?F d2");
     }
+
+    @Test
+    void aTuneIsTakenOffTheShelfAndBroughtBack() {
+        open(true);
+        push(KeyCode.CONTROL, KeyCode.DIGIT1);
+        ListView<TuneEntry> tunes = lookup("#tunes").query();
+        interact(() -> tunes.getSelectionModel().select(2));
+        TuneEntry taken = tunes.getItems().get(2);
+        int all = tunes.getItems().size();
+        push(KeyCode.DELETE);
+        until(() -> model.shelf().tunes().size() == all - 1);
+        assertThat(model.shelf().tunes()).doesNotContain(taken);
+        assertThat(model.message().get()).contains(taken.title(), "off the shelf");
+        push(KeyCode.CONTROL, KeyCode.Z);
+        until(() -> model.shelf().tunes().contains(taken));
+        interact(() -> tunes.getSelectionModel().select(taken));
+        push(KeyCode.DELETE);
+        until(() -> model.shelf().off().contains(taken));
+        push(KeyCode.CONTROL, KeyCode.SPACE);
+        write("bring " + taken.title().toLowerCase(java.util.Locale.ROOT).substring(0, 8));
+        push(KeyCode.ENTER);
+        until(() -> model.shelf().tunes().contains(taken));
+        assertThat(document(taken.id())).as("with its music").contains(taken.title());
+    }
 }
