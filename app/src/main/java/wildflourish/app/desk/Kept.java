@@ -21,10 +21,12 @@ import wildflourish.library.TuneEntry;
 /** What a library has for a window that opens. */
 record Kept(
         List<TuneEntry> tunes, List<Habit> habits, List<String> instruments, List<String> licks, List<LoggedPass> passes,
-        WindowMemory memory, Optional<String> sheet, List<String> trouble) {
+        WindowMemory memory, Optional<String> sheet, Optional<String> draft, List<String> trouble) {
 
     /** What is on the sheet is kept under this name. */
     static final String SHEET = "sheet";
+    /** What is typed and not kept yet is kept under this name. */
+    static final String DRAFT = "draft";
 
     static Kept of(Library library) {
         Drawer drawer = library.drawer();
@@ -36,7 +38,7 @@ record Kept(
             trouble.add("where you were last time could not be read; the window opens as it does the first time");
         }
         return new Kept(read(library.tunes().all(), trouble), read(drawer.habits(), trouble), read(drawer.instruments(), trouble),
-                read(drawer.licks(), trouble), read(library.log().passes(), trouble), memory, drawer.remembered(SHEET), trouble);
+                read(drawer.licks(), trouble), read(library.log().passes(), trouble), memory, drawer.remembered(SHEET), drawer.remembered(DRAFT), trouble);
     }
 
     private static <T> List<T> read(Rows<T> rows, List<String> trouble) {

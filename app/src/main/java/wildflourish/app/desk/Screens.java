@@ -42,7 +42,9 @@ final class Screens {
     private Screens(Tools tools) {
         this.t = tools;
         this.takeHome = new TakeHome(tools.listening(), tools.production());
-        this.writing = new WritingModel(tools.trellis(), tools.background(), tools.shelfWork()::putUp, tools.site()::say);
+        this.writing = new WritingModel(tools.trellis(), tools.background(), tools.shelfWork()::putUp,
+                draft -> tools.keeper().remember(Kept.DRAFT, () -> draft), tools.site()::say);
+        tools.opening().whenRestored(kept -> kept.draft().ifPresent(writing::recall));
     }
 
     /** All of them, made from what there is. */

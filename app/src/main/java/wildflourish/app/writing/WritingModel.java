@@ -9,6 +9,7 @@ import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.work.Background;
 import wildflourish.core.finding.Finding;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Tune;
 import wildflourish.core.writing.Amendment;
 import wildflourish.formats.abc.AbcBook;
 import wildflourish.formats.abc.AbcReader;
@@ -34,6 +35,7 @@ public final class WritingModel {
     private final TrellisModel trellis;
     private final Background background;
     private final Shelf shelf;
+    private final Consumer<String> draft;
     private final Consumer<String> say;
     private final ReadOnlyObjectWrapper<WritingState> state = new ReadOnlyObjectWrapper<>();
     private boolean shown;
@@ -42,14 +44,21 @@ public final class WritingModel {
     private long of = -1;
     private String begun = "";
     private String typed = "";
+    /** What was typed last time and never kept, until it is taken up again. */
+    private String recalled = "";
     /** The open tune that the latest reading was compared with. */
     private Optional<Arrangement> readBeside = Optional.empty();
 
-    /** A model over the open tune. */
-    public WritingModel(TrellisModel trellis, Background background, Shelf shelf, Consumer<String> say) {
+    /**
+     * A model over the open tune.
+     *
+     * @param draft keeps what is typed and is no edit yet; an empty text where there is nothing
+     */
+    public WritingModel(TrellisModel trellis, Background background, Shelf shelf, Consumer<String> draft, Consumer<String> say) {
         this.trellis = trellis;
         this.background = background;
         this.shelf = shelf;
+        this.draft = draft;
         this.say = say;
         trellis.state().addListener((o, before, now) -> {
             if (shown && !fresh) {
@@ -68,9 +77,41 @@ public final class WritingModel {
         return fresh;
     }
 
+    /** Takes in what was typed and not kept when the window closed. */
+    public void recall(String kept) {
+        recalled = kept;
+    }
+
+    /** Goes on with what was typed last time, where it belongs here. */
+    private boolean takesUpDraft() {
+        int end = recalled.indexOf('\n');
+        boolean isNew = recalled.startsWith("-1\n");
+        if (end < 0 || !isNew && (!trellis.isOpen() || !recalled.substring(0, end).equals(String.valueOf(trellis.now().tune())))) {
+            return false;
+        }
+        String text = recalled.substring(end + 1);
+        recalled = "";
+        fresh = isNew;
+        if (isNew) {
+            begin(NEW, -1);
+        } else {
+            begin(asText(trellis.arrangement().tune()), trellis.now().tune());
+        }
+        type(text);
+        say.accept("here is what you had typed and not kept");
+        return true;
+    }
+
+    private static String asText(Tune tune) {
+        return AbcWriter.write(tune).strip() + "\n";
+    }
+
     /** Follows the open tune from now on. */
     public void enter() {
         shown = true;
+        if (takesUpDraft()) {
+            return;
+        }
         if (!fresh && !trellis.isOpen()) {
             startNew();
         } else if (!fresh) {
@@ -87,7 +128,7 @@ public final class WritingModel {
         boolean same = now != null && of == trellis.now().tune()
                 && now.tune().filter(t -> t.tune().equals(trellis.arrangement().tune())).isPresent();
         if (of != trellis.now().tune() || !isTouched() && !same) {
-            begin(AbcWriter.write(trellis.arrangement().tune()).strip() + "\n", trellis.now().tune());
+            begin(asText(trellis.arrangement().tune()), trellis.now().tune());
         }
     }
 
@@ -129,6 +170,7 @@ public final class WritingModel {
     public void type(String text) {
         typed = text;
         boolean changed = isTouched();
+        draft.accept(changed ? of + "\n" + text : recalled);
         Optional<Arrangement> open = fresh || !trellis.isOpen() ? Optional.empty() : Optional.of(trellis.arrangement());
         background.latest(this, NOT_READ, job -> read(text, open, changed), read -> {
             readBeside = open;
@@ -156,6 +198,7 @@ public final class WritingModel {
         } else if (fresh) {
             fresh = false;
             begun = typed;
+            draft.accept("");
             shelf.add(now.tune().orElseThrow());
         } else if (now.amendment().isPresent() && isTouched()) {
             Amendment amendment = now.amendment().get();

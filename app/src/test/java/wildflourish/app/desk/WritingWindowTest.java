@@ -112,6 +112,21 @@ class WritingWindowTest extends WindowTest {
     }
 
     @Test
+    void whatWasTypedAndNotKeptIsThereTheNextTime() throws Exception {
+        open(true);
+        enter();
+        change("F2 AF d2", "F2 ?F d2");
+        close();
+        open(false);
+        until(() -> model.trellis().isOpen());
+        enter();
+        until(() -> text().getText().contains("F2 ?F d2"));
+        assertThat(model.message().get()).contains("not kept");
+        push(KeyCode.CONTROL, KeyCode.DIGIT2);
+        assertThat(document(model.trellis().now().tune())).doesNotContain("F2 ?F d2");
+    }
+
+    @Test
     void aTuneIsTakenOffTheShelfAndBroughtBack() {
         open(true);
         push(KeyCode.CONTROL, KeyCode.DIGIT1);
