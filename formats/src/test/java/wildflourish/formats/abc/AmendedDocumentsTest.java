@@ -37,10 +37,11 @@ class AmendedDocumentsTest {
     @MethodSource("instruments")
     void whatFollowsAnEditIsWrittenAndReadBackEqual(Instrument instrument) {
         Random random = new Random(instrument.id().hashCode());
-        for (String text : TUNES) {
+        for (int tune = 0; tune < 2; tune++) {
+            String text = TUNES.get(random.nextInt(TUNES.size()));
             Arrangement bare = Arrangement.bare(tune(text), instrument);
             Arrangement before = bare.with(new Grower(bare.situation(), bare.tempo(), bare.speeds(), Taste.of(bare.situation())).grow().ladder());
-            for (int turn = 0; turn < 3; turn++) {
+            for (int turn = 0; turn < 2; turn++) {
                 Tune changed = tune(edited(text, random));
                 Amendment amendment = Amendment.of(before, changed);
                 assertThat(amendment.arrangement().tune()).isEqualTo(changed);
