@@ -24,4 +24,5 @@ module wildflourish.core {
     opens wildflourish.core.practice to com.fasterxml.jackson.databind;
     opens wildflourish.core.reading to com.fasterxml.jackson.databind;
     opens wildflourish.core.tune to com.fasterxml.jackson.databind;
+    opens wildflourish.core.writing to com.fasterxml.jackson.databind;
 }

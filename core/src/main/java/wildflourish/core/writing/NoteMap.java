@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.data.DataFile;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Timeline;
 
@@ -14,14 +15,14 @@ import wildflourish.core.tune.Timeline;
  */
 public record NoteMap(List<Integer> now) {
 
-    /** What a note costs that has come or gone. */
-    private static final int COME_OR_GONE = 10;
-    private static final int OTHER_PITCH = 8;
-    private static final int OTHER_LENGTH = 8;
-    /** Two notes that differ in both are rather the same note put right than one gone and another come. */
-    private static final int BOTH = 18;
-    /** A note stays at its moment of the bar, where several of equal pitch and length could be meant. */
-    private static final int OTHER_MOMENT = 1;
+    /**
+     * What each difference between two notes costs.
+     *
+     * @param comeOrGone of a note that is in one of the tunes only
+     */
+    record Weights(String provenance, int comeOrGone, int otherPitch, int otherLength, int otherPitchAndLength, int otherMoment) {}
+
+    private static final Weights COST = DataFile.read("writing/pairing.json", Weights.class);
     /** Above so many pairs the middle is not searched: its notes are new. */
     private static final long MOST_PAIRS = 40_000_000;
 
@@ -62,10 +63,10 @@ public record NoteMap(List<Integer> now) {
         for (int i = n; i >= 0; i--) {
             for (int j = m; j >= 0; j--) {
                 if (i == n || j == m) {
-                    least[i][j] = (n - i + m - j) * COME_OR_GONE;
+                    least[i][j] = (n - i + m - j) * COST.comeOrGone();
                 } else {
                     least[i][j] = Math.min(cost(before.get(i), after.get(j)) + least[i + 1][j + 1],
-                            COME_OR_GONE + Math.min(least[i + 1][j], least[i][j + 1]));
+                            COST.comeOrGone() + Math.min(least[i + 1][j], least[i][j + 1]));
                 }
             }
         }
@@ -74,7 +75,7 @@ public record NoteMap(List<Integer> now) {
         while (i < n && j < m) {
             if (least[i][j] == cost(before.get(i), after.get(j)) + least[i + 1][j + 1]) {
                 now.set(head + i++, head + j++);
-            } else if (least[i][j] == COME_OR_GONE + least[i + 1][j]) {
+            } else if (least[i][j] == COST.comeOrGone() + least[i + 1][j]) {
                 i++;
             } else {
                 j++;
@@ -87,8 +88,8 @@ public record NoteMap(List<Integer> now) {
         Note b = after.note();
         boolean pitch = a.pitch().equals(b.pitch());
         boolean length = a.length().equals(b.length());
-        int moment = before.offset().equals(after.offset()) ? 0 : OTHER_MOMENT;
-        return moment + (pitch && length ? 0 : pitch ? OTHER_LENGTH : length ? OTHER_PITCH : BOTH);
+        int moment = before.offset().equals(after.offset()) ? 0 : COST.otherMoment();
+        return moment + (pitch && length ? 0 : pitch ? COST.otherLength() : length ? COST.otherPitch() : COST.otherPitchAndLength());
     }
 
     /** The new index of an old note; empty where it is gone. */

@@ -3,11 +3,7 @@ package wildflourish.score.engrave;
 import java.util.List;
 import java.util.Map;
 import wildflourish.core.ornament.Notation;
-import wildflourish.core.tune.Marks;
 import wildflourish.core.tune.Note;
-import wildflourish.core.tune.Pitch;
-import wildflourish.core.tune.Ratio;
-import wildflourish.core.tune.Step;
 import wildflourish.score.display.Bounds;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
@@ -53,12 +49,6 @@ final class NoteSigns {
         this.ornament = ornament;
         this.place = place;
         this.shapes = shapes;
-    }
-
-    /** Words over a place of the stave, as for a change of tempo. */
-    static NoteSigns words(String text, double x, List<Shape> shapes) {
-        Note none = Note.of(new Pitch(Step.B, 0, 4), Ratio.ONE).withMarks(Marks.NONE.withAnnotations(List.of("^" + text)));
-        return new NoteSigns(none, Notation.NONE, new Where(x, 0, x, x, new Heads(2, 2), 2, false), shapes);
     }
 
     private static Ink ink(String decoration) {
@@ -152,7 +142,7 @@ final class NoteSigns {
     private void annotation(String text, Skyline skyline) {
         String shown = text.substring(1);
         if (text.charAt(0) == '_') {
-            Shape.Words under = set(shown, Ink.MUSIC);
+            Shape.Words under = set(shown, place.x(), Ink.MUSIC);
             Bounds box = under.bounds();
             shapes.add(under.moved(0, skyline.bottom(box.left(), box.right()) + APART - box.top()));
         } else {
@@ -160,13 +150,21 @@ final class NoteSigns {
         }
     }
 
-    private Shape.Words set(String text, Ink ink) {
-        return new Shape.Words(text, place.x(), 0, WORDS, Face.SERIF_ITALIC, Shape.Anchor.START, ink);
+    private void words(String text, Ink ink, Skyline skyline) {
+        shapes.add(over(set(text, place.x(), ink), skyline));
     }
 
-    private void words(String text, Ink ink, Skyline skyline) {
-        Shape.Words words = set(text, ink);
+    private static Shape.Words set(String text, double x, Ink ink) {
+        return new Shape.Words(text, x, 0, WORDS, Face.SERIF_ITALIC, Shape.Anchor.START, ink);
+    }
+
+    /** Words over a place of a stave, as for a change of tempo, clear of what is there. */
+    static Shape words(String text, double x, Skyline skyline) {
+        return over(set(text, x, Ink.MUSIC), skyline);
+    }
+
+    private static Shape over(Shape.Words words, Skyline skyline) {
         Bounds box = words.bounds();
-        shapes.add(words.moved(0, Math.min(-1.5, skyline.top(box.left(), box.right()) - APART - box.bottom())));
+        return words.moved(0, Math.min(-1.5, skyline.top(box.left(), box.right()) - APART - box.bottom()));
     }
 }

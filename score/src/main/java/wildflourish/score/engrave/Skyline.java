@@ -25,24 +25,22 @@ final class Skyline {
 
     /** The upper edge of what is drawn between two x; infinitely low where nothing is. */
     double highest(double from, double to) {
-        double top = Double.POSITIVE_INFINITY;
-        for (Bounds box : boxes()) {
-            if (box.right() > from && box.left() < to) {
-                top = Math.min(top, box.top());
-            }
-        }
-        return top;
+        return reach(from, to, true);
     }
 
     /** The lower edge of what is drawn between two x; infinitely high where nothing is. */
     double lowest(double from, double to) {
-        double bottom = Double.NEGATIVE_INFINITY;
+        return reach(from, to, false);
+    }
+
+    private double reach(double from, double to, boolean up) {
+        double reach = up ? Double.POSITIVE_INFINITY : Double.NEGATIVE_INFINITY;
         for (Bounds box : boxes()) {
             if (box.right() > from && box.left() < to) {
-                bottom = Math.max(bottom, box.bottom());
+                reach = up ? Math.min(reach, box.top()) : Math.max(reach, box.bottom());
             }
         }
-        return bottom;
+        return reach;
     }
 
     /** As {@link #highest}, the stave counted in. */

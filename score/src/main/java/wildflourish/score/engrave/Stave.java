@@ -27,7 +27,8 @@ final class Stave {
     private final Skyline skyline = new Skyline(shapes);
     private final Tuplets tuplets = new Tuplets();
     private final Joins joins;
-    private final List<NoteSigns> above = new ArrayList<>();
+    /** What is set above the notes when all of them are drawn, from left to right. */
+    private final List<Runnable> above = new ArrayList<>();
 
     private Stave(SystemLayout system, List<Notation> signs, Joins.Carried carried, Ratio[] leadIns) {
         this.system = system;
@@ -60,7 +61,7 @@ final class Stave {
         // From the notes outwards: what is drawn later keeps clear of what is there.
         tuplets.draw(shapes, skyline);
         joins.draw();
-        above.forEach(s -> s.over(skyline));
+        above.forEach(Runnable::run);
         frame.addAll(shapes);
         return frame;
     }
@@ -133,7 +134,8 @@ final class Stave {
             shapes.addAll(MeterSigns.at(at, change.meter().get()));
         }
         if (change.tempo().isPresent()) {
-            above.add(NoteSigns.words(change.tempo().get().spoken(), x, shapes));
+            String tempo = change.tempo().get().spoken();
+            above.add(() -> shapes.add(NoteSigns.words(tempo, x, skyline)));
         }
     }
 
@@ -175,7 +177,7 @@ final class Stave {
         double melody = note.pitches().subList(0, own).stream().mapToDouble(Heads::y).min().orElseThrow();
         NoteSigns over = new NoteSigns(note, ornament, new NoteSigns.Where(x, width, next, left, heads, melody, up), shapes);
         GraceNotes.of(note, ornament).draw(over.beside(), shapes);
-        above.add(over);
+        above.add(() -> over.over(skyline));
         joins.note(new Joins.Place(note, x, width, x + width + (sign.dots() > 0 ? 0.35 + sign.dots() * 0.7 : 0), heads, stem, up));
         note.tuplet().ifPresent(t -> tuplets.member(t, x, width, stem, heads, beamed != null));
     }
