@@ -45,9 +45,7 @@ public final class ScoreView extends Region {
     private final List<SystemCanvas> canvases = new ArrayList<>();
     private final ScrollBar bar = new ScrollBar();
     private final Rectangle window = new Rectangle();
-    private final Rectangle litNote = lamp("lit-note");
-    private final Rectangle litFingers = lamp("lit-fingers");
-    private Optional<Engraving.Zone> lit = Optional.empty();
+    private final Lamps lamps = new Lamps();
     private Look look = Look.USUAL;
     private @Nullable Engraving engraving;
     private @Nullable ScoreRequest engraved;
@@ -78,7 +76,7 @@ public final class ScoreView extends Region {
         bar.setFocusTraversable(false);
         page.getChildren().add(bands);
         page.setClip(window);
-        getChildren().addAll(page, litNote, litFingers, bar);
+        getChildren().addAll(page, lamps, bar);
         bar.valueProperty().addListener((o, a, b) -> {
             paint();
             placeLamps();
@@ -190,24 +188,14 @@ public final class ScoreView extends Region {
         return whole;
     }
 
-    private static Rectangle lamp(String id) {
-        Rectangle lamp = new Rectangle();
-        lamp.setId(id);
-        lamp.getStyleClass().add("lamp");
-        lamp.setMouseTransparent(true);
-        lamp.setManaged(false);
-        lamp.setVisible(false);
-        return lamp;
-    }
-
     /** Lights a note that sounds, and its fingers in the strip, and keeps them in sight. Nothing is painted anew for it. */
     public void light(int rung, int note) {
         Optional<Engraving.Zone> now = engraving == null ? Optional.empty()
                 : engraving.of(rung, note).or(() -> engraving().of(model.rung(), note)).or(() -> engraving().of(0, note));
-        if (now.isPresent() && !now.equals(lit)) {
-            boolean otherSystem = lit.isEmpty() || lit.get().system() != now.get().system();
-            lit = now;
-            if (otherSystem) {
+        Optional<Engraving.Zone> before = lamps.lit();
+        if (now.isPresent() && !now.equals(before)) {
+            lamps.light(now);
+            if (before.isEmpty() || before.get().system() != now.get().system()) {
                 keepInSight(now.get());
             }
         }
@@ -216,31 +204,14 @@ public final class ScoreView extends Region {
 
     /** Lights nothing any more. */
     public void darken() {
-        lit = Optional.empty();
+        lamps.light(Optional.empty());
         placeLamps();
     }
 
     private void placeLamps() {
-        litNote.setVisible(lit.isPresent());
-        litFingers.setVisible(false);
-        if (lit.isEmpty()) {
-            return;
+        if (engraving != null) {
+            lamps.place(engraving, space(), Math.round(bar.getValue()));
         }
-        Bounds area = lit.get().area();
-        double scroll = Math.round(bar.getValue());
-        place(litNote, area.left(), area.top(), area.width(), area.height(), scroll);
-        engraving().of(0, lit.get().note()).ifPresent(ground -> {
-            Bounds system = engraving().systems().get(ground.system());
-            place(litFingers, ground.area().left(), ground.area().bottom(), ground.area().width(), system.bottom() - ground.area().bottom(), scroll);
-        });
-    }
-
-    private void place(Rectangle lamp, double left, double top, double width, double height, double scroll) {
-        lamp.setX(left * space());
-        lamp.setY(top * space() - scroll);
-        lamp.setWidth(width * space());
-        lamp.setHeight(height * space());
-        lamp.setVisible(true);
     }
 
     private void show(TrellisState now) {
@@ -266,7 +237,7 @@ public final class ScoreView extends Region {
             paintedAt = space();
             engraving = ENGRAVED.of(request, ScoreEngraver::engrave);
             engraved = request;
-            lit = lit.flatMap(l -> engraving().of(l.rung(), l.note()));
+            lamps.light(lamps.lit().flatMap(l -> engraving().of(l.rung(), l.note())));
             placeLamps();
             bar.setMax(Math.max(0, engraving().drawing().height() * space() - getHeight()));
             bar.setVisibleAmount(bar.getMax() <= 0 ? 1
@@ -308,7 +279,7 @@ public final class ScoreView extends Region {
     }
 
     private void keepInSight(TrellisState now) {
-        if (lit.isEmpty()) {
+        if (lamps.lit().isEmpty()) {
             engraving().of(now.rung(), now.note()).ifPresent(this::keepInSight);
         }
     }
