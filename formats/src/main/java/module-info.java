@@ -5,8 +5,14 @@ module wildflourish.formats {
     requires java.desktop;
     requires com.fasterxml.jackson.databind;
     requires com.fasterxml.jackson.dataformat.csv;
+    requires jakarta.xml.bind;
+    requires java.xml;
+    requires proxymusic;
 
     exports wildflourish.formats.abc;
+    exports wildflourish.formats.book;
     exports wildflourish.formats.csv;
+    exports wildflourish.formats.door;
     exports wildflourish.formats.midi;
+    exports wildflourish.formats.musicxml;
 }

@@ -17,7 +17,7 @@ import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.TuneType;
 import wildflourish.formats.abc.AbcReader;
-import wildflourish.formats.abc.AbcTune;
+import wildflourish.formats.book.BookTune;
 import wildflourish.score.engrave.Engraving;
 import wildflourish.score.engrave.ScoreEngraver;
 import wildflourish.score.engrave.ScoreRequest;
@@ -41,7 +41,7 @@ public final class Scores {
     public static List<Arrangement> demo() {
         Path file = Path.of("..", "app", "src", "main", "resources", "wildflourish", "app", "demo", "marram-strand.abc");
         try {
-            return AbcReader.read(Files.readAllBytes(file)).tunes().stream().map(AbcTune::tune)
+            return AbcReader.read(Files.readAllBytes(file)).tunes().stream().map(BookTune::tune)
                     .map(Scores::arranged).toList();
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);

@@ -11,10 +11,10 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import wildflourish.app.work.Exports;
-import wildflourish.formats.abc.AbcBook;
+import wildflourish.formats.book.TuneBook;
 
 /** From one format to another, told by the endings. */
-@Command(name = "convert", description = "From ABC to .abc, .mid, .wav, .svg or .pdf.", mixinStandardHelpOptions = true)
+@Command(name = "convert", description = "From .abc, .musicxml, .mxl or .mid to one of these, to .wav, .svg or .pdf.", mixinStandardHelpOptions = true)
 final class ConvertCommand implements Callable<Integer> {
 
     @Mixin
@@ -50,7 +50,7 @@ final class ConvertCommand implements Callable<Integer> {
 
     /** A book stays a book: all its tunes are written, unless one is asked for. */
     private int book() {
-        AbcBook book = TuneOptions.book(from, spec.commandLine().getErr());
+        TuneBook book = TuneOptions.book(from, spec.commandLine().getErr());
         List<TuneOptions.Read> tunes = book.tunes().stream().map(t -> options.read(book, t, TuneOptions.Usual.OWN_LADDER)).toList();
         output.write(from, to, () -> tunes.stream().map(t -> new String(Exports.bytes(t.arrangement(), t.rung(), Exports.Format.ABC), StandardCharsets.UTF_8))
                 .collect(Collectors.joining("\n")).getBytes(StandardCharsets.UTF_8));

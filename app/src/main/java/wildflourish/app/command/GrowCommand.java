@@ -22,9 +22,9 @@ import wildflourish.core.ornament.Situation;
 import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tempo;
-import wildflourish.formats.abc.AbcBook;
-import wildflourish.formats.abc.AbcTune;
 import wildflourish.formats.abc.AbcWriter;
+import wildflourish.formats.book.BookTune;
+import wildflourish.formats.book.TuneBook;
 
 /** The ladder of settings for an instrument, with a reason for each placement. */
 @Command(name = "grow", description = "The ladder of settings for an instrument.", mixinStandardHelpOptions = true)
@@ -77,7 +77,7 @@ final class GrowCommand implements Callable<Integer> {
     }
 
     /** A tune of a book with its ladder; where the melody may be moved and could not before, it is grown anew. */
-    private Arrangement grown(AbcTune one) {
+    private Arrangement grown(BookTune one) {
         Arrangement grown = tune.options().grown(one);
         if (!free || grown.wishes().free()) {
             return grown;
@@ -90,7 +90,7 @@ final class GrowCommand implements Callable<Integer> {
     private int growBook(Path book) {
         output.look(book);
         PrintWriter err = tune.err();
-        AbcBook read = TuneOptions.book(tune.file(), err);
+        TuneBook read = TuneOptions.book(tune.file(), err);
         int all = read.tunes().size();
         long[] told = {System.nanoTime()};
         List<Arrangement> grown = BookGrowth.grow(read.tunes(), this::grown, done -> {

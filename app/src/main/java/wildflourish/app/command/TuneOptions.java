@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -20,9 +21,10 @@ import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.TuneType;
-import wildflourish.formats.abc.AbcBook;
-import wildflourish.formats.abc.AbcReader;
-import wildflourish.formats.abc.AbcTune;
+import wildflourish.formats.abc.OtherVoices;
+import wildflourish.formats.book.BookTune;
+import wildflourish.formats.book.TuneBook;
+import wildflourish.formats.door.TuneFiles;
 
 /** The options that mean the same in every command that reads a tune. */
 final class TuneOptions {
@@ -38,6 +40,9 @@ final class TuneOptions {
 
     @Option(names = "--tune", paramLabel = "X", description = "the tune's X: number; default the first")
     private @Nullable Integer number;
+
+    @Option(names = "--voice", paramLabel = "NAME", description = "which voice of several is the melody, by its name or its number from 1; default the first")
+    private @Nullable String voice;
 
     @Option(names = "--school", paramLabel = "NAME=VALUE", description = "a choice of school; repeatable")
     private Map<String, String> schools = new TreeMap<>();
@@ -74,17 +79,32 @@ final class TuneOptions {
 
     /** Reads the file, prints its findings, and makes the arrangement that the options ask for. */
     Read read(Path file, PrintWriter err, Usual usual) {
-        AbcBook book = book(file, err);
-        AbcTune tune = book.tunes().stream()
+        TuneBook book = book(file, err);
+        BookTune tune = book.tunes().stream()
                 .filter(t -> number == null || t.tune().head().number() == number)
                 .findFirst()
                 .orElseThrow(() -> Refusal.input("%s:0:0: error: there is no tune with X:%d; choose one of %s"
                         .formatted(file, number, book.tunes().stream().map(t -> t.tune().head().number()).toList())));
-        return read(book, tune, usual);
+        return read(book, voice == null ? tune : withMelody(tune, voice), usual);
+    }
+
+    /** The tune with another of its voices as the melody. */
+    private static BookTune withMelody(BookTune tune, String voice) {
+        List<String> names = OtherVoices.names(tune.tune());
+        int index = voice.matches("\\d{1,3}") ? Integer.parseInt(voice) - 2 : names.indexOf(voice);
+        if (voice.equals("1")) {
+            return tune;
+        }
+        if (index < 0 || index >= names.size()) {
+            throw Refusal.call(names.isEmpty() ? "the tune has one voice only" : "there is no voice '%s' beside the melody; choose one of %s, or a number from 2"
+                    .formatted(voice, String.join(", ", names)));
+        }
+        return OtherVoices.madeMelody(tune.tune(), index).map(t -> new BookTune(t, Optional.empty(), List.of(), tune.line(), tune.lastLine()))
+                .orElseThrow(() -> Refusal.input("the voice '%s' has no music that can be read".formatted(names.get(index))));
     }
 
     /** Makes the arrangement of one tune of a book that the options ask for. */
-    Read read(AbcBook book, AbcTune tune, Usual usual) {
+    Read read(TuneBook book, BookTune tune, Usual usual) {
         Arrangement arrangement = arrangement(tune, usual);
         int top = arrangement.ladder().size() - 1;
         int chosen = rung != null ? rung : usual == Usual.FULLEST ? top : 0;
@@ -102,13 +122,13 @@ final class TuneOptions {
         return number != null;
     }
 
-    static AbcBook book(Path file, PrintWriter err) {
+    static TuneBook book(Path file, PrintWriter err) {
         byte[] bytes;
         try {
             if (Files.isDirectory(file)) {
                 throw Refusal.input("%s:0:0: error: this is a folder; choose a file in it".formatted(file));
             }
-            if (Files.exists(file) && Files.size(file) > AbcReader.LARGEST) {
+            if (Files.exists(file) && Files.size(file) > TuneFiles.LARGEST) {
                 throw Refusal.input("%s:0:0: error: the file is larger than 64 MB; divide it into several files"
                         .formatted(file));
             }
@@ -117,7 +137,7 @@ final class TuneOptions {
             throw Refusal.input("%s:0:0: error: the file cannot be read; check its name and whether you may read it"
                     .formatted(file));
         }
-        AbcBook book = AbcReader.read(bytes);
+        TuneBook book = TuneFiles.read(bytes);
         for (Finding finding : book.findings()) {
             err.println(finding.inFile(file.toString()));
         }
@@ -137,11 +157,11 @@ final class TuneOptions {
     }
 
     /** A tune with its ladder, as the options ask: its own where it has one for the instrument, else one grown for it. */
-    Arrangement grown(AbcTune tune) {
+    Arrangement grown(BookTune tune) {
         return arrangement(tune, Usual.FULLEST);
     }
 
-    private Arrangement arrangement(AbcTune tune, Usual usual) {
+    private Arrangement arrangement(BookTune tune, Usual usual) {
         Optional<Tempo> asked = Optional.ofNullable(tempo).map(TuneOptions::tempo);
         Optional<Arrangement> own = tune.arrangement().map(this::carriedOver)
                 .filter(a -> instrument != null ? a.instrument().id().equals(instrument().id()) && (capo == null || capo == a.instrument().capo())

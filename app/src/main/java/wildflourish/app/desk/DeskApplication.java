@@ -18,9 +18,9 @@ import wildflourish.app.trellis.TrellisScreen;
 import wildflourish.app.work.Aside;
 import wildflourish.app.work.Keeper;
 import wildflourish.app.work.Trouble;
-import wildflourish.formats.abc.AbcBook;
 import wildflourish.formats.abc.AbcReader;
-import wildflourish.formats.abc.AbcTune;
+import wildflourish.formats.book.BookTune;
+import wildflourish.formats.book.TuneBook;
 import wildflourish.library.Library;
 import wildflourish.sound.engine.Engine;
 
@@ -65,7 +65,7 @@ public final class DeskApplication extends Application {
     }
 
     /** The tunes of the demo class. */
-    static AbcBook demo() {
+    static TuneBook demo() {
         try (var in = DeskApplication.class.getResourceAsStream("/wildflourish/app/demo/marram-strand.abc")) {
             return AbcReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
         } catch (java.io.IOException e) {
@@ -76,7 +76,7 @@ public final class DeskApplication extends Application {
     /** Puts the demo class's tunes into an empty library, and some weeks of practice on the first of them. */
     public static void fillWithDemo(Library library) {
         boolean first = true;
-        for (AbcTune tune : demo().tunes()) {
+        for (BookTune tune : demo().tunes()) {
             long id = ShelfWork.add(library.tunes()::add, tune);
             if (first) {
                 library.log().add(DemoLog.of(id, tune.tune(), Clock.systemUTC()));

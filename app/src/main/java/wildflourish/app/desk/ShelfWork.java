@@ -13,10 +13,10 @@ import wildflourish.app.work.Keeper;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.tune.Head;
 import wildflourish.core.tune.TuneType;
-import wildflourish.formats.abc.AbcBook;
-import wildflourish.formats.abc.AbcReader;
-import wildflourish.formats.abc.AbcTune;
 import wildflourish.formats.abc.AbcWriter;
+import wildflourish.formats.book.BookTune;
+import wildflourish.formats.book.TuneBook;
+import wildflourish.formats.door.TuneFiles;
 import wildflourish.library.Edition;
 import wildflourish.library.LibraryFault;
 import wildflourish.library.TuneEntry;
@@ -38,17 +38,17 @@ final class ShelfWork {
         this.background = background;
     }
 
-    private record CameIn(AbcBook book, List<Long> ids) {}
+    private record CameIn(TuneBook book, List<Long> ids) {}
 
     /** Reads a file and puts its tunes on the shelf; one tune alone is opened at once. */
     void bringIn(Path file) {
         String name = file.getFileName().toString();
         background.run(new Background.Words("reading " + name, "the file %s could not be brought in; the shelf is as it was".formatted(name)), job -> {
             try {
-                if (Files.size(file) > AbcReader.LARGEST) {
+                if (Files.size(file) > TuneFiles.LARGEST) {
                     throw new IOException("larger than 64 MB");
                 }
-                AbcBook book = AbcReader.read(Files.readAllBytes(file));
+                TuneBook book = TuneFiles.read(Files.readAllBytes(file));
                 return Optional.of(new CameIn(book, addAll(book.tunes(), job)));
             } catch (IOException e) {
                 return Optional.<CameIn>empty();
@@ -82,7 +82,7 @@ final class ShelfWork {
     }
 
     /** Puts a tune that was written here on the shelf and opens it. */
-    void putUp(AbcTune tune) {
+    void putUp(BookTune tune) {
         background.run(new Background.Words("putting the tune on the shelf", "the tune could not be put on the shelf; its text is still there"),
                 job -> add(keeper::add, tune), id -> {
             desk.refresh();
@@ -124,9 +124,9 @@ final class ShelfWork {
         return head.rhythm().isEmpty() ? TuneType.of(head).id() : head.rhythm();
     }
 
-    private List<Long> addAll(List<AbcTune> tunes, Background.Job job) {
+    private List<Long> addAll(List<BookTune> tunes, Background.Job job) {
         List<Long> ids = new ArrayList<>();
-        for (AbcTune tune : tunes) {
+        for (BookTune tune : tunes) {
             if (!job.stopped()) {
                 ids.add(add(keeper::add, tune));
             }
@@ -140,7 +140,7 @@ final class ShelfWork {
     }
 
     /** Puts one tune into a library; its id. */
-    static long add(Intake library, AbcTune tune) {
+    static long add(Intake library, BookTune tune) {
         Head head = tune.tune().head();
         String document = tune.arrangement().map(a -> AbcWriter.write(a, 0)).orElseGet(
                 () -> AbcWriter.write(tune.tune(), tune.unread()));
@@ -182,7 +182,7 @@ final class ShelfWork {
     /** Grows one tune's ladder, unless it has one or somebody works on it meanwhile; whether it has a new one. */
     private boolean grow(long id) {
         Edition now = keeper.ask(l -> l.tunes().current(id));
-        AbcTune read = Documents.read(now.document());
+        BookTune read = Documents.read(now.document());
         return read.arrangement().isEmpty()
                 && keeper.addGrown(now, Documents.write(Documents.grown(read, Instruments.known(Openings.FIRST_INSTRUMENT))));
     }

@@ -8,7 +8,7 @@ import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.setting.Arrangement;
-import wildflourish.formats.abc.AbcTune;
+import wildflourish.formats.book.BookTune;
 
 /** Grows a whole book of tunes, on as many cores as there are. */
 public final class BookGrowth {
@@ -17,7 +17,7 @@ public final class BookGrowth {
 
     /** As below, each tune at its own tempo, level and school as usual; one that has a ladder for the instrument keeps it. */
     public static List<Arrangement> grow(
-            List<AbcTune> tunes, Instrument instrument, IntConsumer progress, BooleanSupplier stopped) {
+            List<BookTune> tunes, Instrument instrument, IntConsumer progress, BooleanSupplier stopped) {
         return grow(tunes, tune -> tune.arrangement().filter(a -> a.instrument().id().equals(instrument.id()))
                 .orElseGet(() -> Documents.grown(tune, instrument)), progress, stopped);
     }
@@ -30,7 +30,7 @@ public final class BookGrowth {
      * @param stopped asked before each tune; once it says so, the tunes that are not done yet are left out
      */
     public static List<Arrangement> grow(
-            List<AbcTune> tunes, Function<AbcTune, Arrangement> grown, IntConsumer progress, BooleanSupplier stopped) {
+            List<BookTune> tunes, Function<BookTune, Arrangement> grown, IntConsumer progress, BooleanSupplier stopped) {
         AtomicInteger done = new AtomicInteger();
         return IntStream.range(0, tunes.size()).parallel()
                 .filter(i -> !stopped.getAsBoolean())

@@ -12,10 +12,10 @@ import wildflourish.core.setting.Ladder;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.TuneType;
-import wildflourish.formats.abc.AbcBook;
 import wildflourish.formats.abc.AbcReader;
-import wildflourish.formats.abc.AbcTune;
 import wildflourish.formats.abc.AbcWriter;
+import wildflourish.formats.book.BookTune;
+import wildflourish.formats.book.TuneBook;
 
 /** Arrangements as the text that the library keeps, and new ladders. */
 public final class Documents {
@@ -28,8 +28,8 @@ public final class Documents {
     }
 
     /** The tune of a document that this program wrote. */
-    public static AbcTune read(String document) {
-        AbcBook book = AbcReader.read(document);
+    public static BookTune read(String document) {
+        TuneBook book = AbcReader.read(document);
         if (book.tunes().isEmpty()) {
             throw new IllegalStateException("a document of the library holds no tune");
         }
@@ -47,7 +47,7 @@ public final class Documents {
     }
 
     /** A ladder for a tune that has none, with what its document says besides. */
-    public static Arrangement grown(AbcTune tune, Instrument instrument) {
+    public static Arrangement grown(BookTune tune, Instrument instrument) {
         return grown(tune.tune(), instrument).withUnread(tune.unread());
     }
 

@@ -16,10 +16,12 @@ import wildflourish.core.ornament.Sound;
 import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.PlayingAdvice;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Spelling;
 import wildflourish.core.setting.Version;
 import wildflourish.core.tune.Tune;
 import wildflourish.formats.abc.AbcWriter;
 import wildflourish.formats.midi.MidiWriter;
+import wildflourish.formats.musicxml.MusicXmlWriter;
 import wildflourish.score.display.Drawing;
 import wildflourish.score.engrave.Aids;
 import wildflourish.score.engrave.Engraving;
@@ -41,10 +43,10 @@ import wildflourish.sound.wave.Wav;
 public final class Exports {
 
     /** Formats a file may be written in, told by its ending. */
-    public enum Format { ABC, MIDI, SVG, PDF, WAV }
+    public enum Format { ABC, MUSICXML, MXL, MIDI, SVG, PDF, WAV }
 
     /** The endings there are, for reading. */
-    public static final String ENDINGS = ".abc, .mid, .wav, .svg or .pdf";
+    public static final String ENDINGS = ".abc, .musicxml, .mxl, .mid, .wav, .svg or .pdf";
 
     private static final double SCORE_WIDTH = 112;
     private static final double SVG_PIXELS = 8;
@@ -57,6 +59,12 @@ public final class Exports {
         String lower = name.toLowerCase(Locale.ROOT);
         if (lower.endsWith(".abc")) {
             return Optional.of(Format.ABC);
+        }
+        if (lower.endsWith(".musicxml") || lower.endsWith(".xml")) {
+            return Optional.of(Format.MUSICXML);
+        }
+        if (lower.endsWith(".mxl")) {
+            return Optional.of(Format.MXL);
         }
         if (lower.endsWith(".mid") || lower.endsWith(".midi")) {
             return Optional.of(Format.MIDI);
@@ -78,6 +86,8 @@ public final class Exports {
                 String text = ladder ? AbcWriter.write(arrangement, rung) : AbcWriter.write(arrangement.tune());
                 yield text.getBytes(StandardCharsets.UTF_8);
             }
+            case MUSICXML -> MusicXmlWriter.write(onThePage(arrangement.version(rung)));
+            case MXL -> MusicXmlWriter.compressed(onThePage(arrangement.version(rung)));
             case MIDI -> MidiWriter.write(arrangement.tune().title(), performance(arrangement.version(rung)),
                     arrangement.tempo(), arrangement.instrument().hasHands());
             case WAV -> {
@@ -87,6 +97,11 @@ public final class Exports {
             case SVG -> SvgPainter.paint(score(arrangement.version(rung)), SVG_PIXELS).getBytes(StandardCharsets.UTF_8);
             case PDF -> PdfPainter.paint(arrangement.tune().title(), List.of(score(arrangement.version(rung))), PDF_POINTS);
         };
+    }
+
+    /** The tune of one rung with the signs of its ornaments on its notes. */
+    private static Tune onThePage(Version version) {
+        return Spelling.spelled(version.hands(), version.varied().setting());
     }
 
     /**

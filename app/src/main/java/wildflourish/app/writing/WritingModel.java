@@ -11,10 +11,10 @@ import wildflourish.core.finding.Finding;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.writing.Amendment;
-import wildflourish.formats.abc.AbcBook;
 import wildflourish.formats.abc.AbcReader;
-import wildflourish.formats.abc.AbcTune;
 import wildflourish.formats.abc.AbcWriter;
+import wildflourish.formats.book.BookTune;
+import wildflourish.formats.book.TuneBook;
 
 /**
  * The text of a tune while it is worked on: the open one, to be put right, or a new one. What is typed is read behind and shown
@@ -29,7 +29,7 @@ public final class WritingModel {
 
     /** Puts a new tune on the shelf and opens it. */
     public interface Shelf {
-        void add(AbcTune tune);
+        void add(BookTune tune);
     }
 
     private final TrellisModel trellis;
@@ -179,8 +179,8 @@ public final class WritingModel {
     }
 
     private static WritingState read(String text, Optional<Arrangement> open, boolean changed) {
-        AbcBook book = AbcReader.read(text);
-        Optional<AbcTune> tune = book.tunes().stream().filter(t -> !t.tune().bars().isEmpty()).findFirst();
+        TuneBook book = AbcReader.read(text);
+        Optional<BookTune> tune = book.tunes().stream().filter(t -> !t.tune().bars().isEmpty()).findFirst();
         Optional<Amendment> amendment = open.flatMap(a -> tune.map(t -> Amendment.of(a, t.tune())));
         return new WritingState(text, tune, book.findings(), amendment, changed);
     }

@@ -5,7 +5,7 @@ import java.util.Optional;
 import wildflourish.core.finding.Finding;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.writing.Amendment;
-import wildflourish.formats.abc.AbcTune;
+import wildflourish.formats.book.BookTune;
 
 /**
  * What a text makes.
@@ -17,7 +17,7 @@ import wildflourish.formats.abc.AbcTune;
  * @param changed whether it is another tune than the one it began as
  */
 public record WritingState(
-        String text, Optional<AbcTune> tune, List<Finding> findings, Optional<Amendment> amendment, boolean changed) {
+        String text, Optional<BookTune> tune, List<Finding> findings, Optional<Amendment> amendment, boolean changed) {
 
     public WritingState {
         findings = List.copyOf(findings);

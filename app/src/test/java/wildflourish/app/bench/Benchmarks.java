@@ -41,8 +41,8 @@ import wildflourish.core.tune.PlayedOut;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
-import wildflourish.formats.abc.AbcBook;
 import wildflourish.formats.abc.AbcReader;
+import wildflourish.formats.book.TuneBook;
 import wildflourish.score.engrave.Engraving;
 import wildflourish.score.engrave.ScoreEngraver;
 import wildflourish.score.engrave.ScoreRequest;
@@ -93,7 +93,7 @@ public class Benchmarks {
 
     /** A book of 1,000 tunes read. */
     @Benchmark
-    public AbcBook readBook() {
+    public TuneBook readBook() {
         return AbcReader.read(book);
     }
 

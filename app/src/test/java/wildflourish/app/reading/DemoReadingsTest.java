@@ -20,7 +20,7 @@ import wildflourish.core.reading.Reading;
 import wildflourish.core.reading.Traps;
 import wildflourish.core.tune.Timeline;
 import wildflourish.formats.abc.AbcReader;
-import wildflourish.formats.abc.AbcTune;
+import wildflourish.formats.book.BookTune;
 
 /** Every demo tune as a teacher reads it from the page; the readings were made by hand. */
 class DemoReadingsTest {
@@ -56,8 +56,8 @@ class DemoReadingsTest {
     }
 
     private static Timeline tune(int number) {
-        List<AbcTune> tunes = AbcReader.read(resource("/wildflourish/app/demo/marram-strand.abc")).tunes();
-        return Timeline.of(tunes.stream().map(AbcTune::tune).filter(t -> t.head().number() == number).findFirst().orElseThrow());
+        List<BookTune> tunes = AbcReader.read(resource("/wildflourish/app/demo/marram-strand.abc")).tunes();
+        return Timeline.of(tunes.stream().map(BookTune::tune).filter(t -> t.head().number() == number).findFirst().orElseThrow());
     }
 
     @ParameterizedTest

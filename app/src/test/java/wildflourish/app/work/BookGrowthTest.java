@@ -12,13 +12,13 @@ import wildflourish.core.instrument.Instruments;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.formats.abc.AbcReader;
-import wildflourish.formats.abc.AbcTune;
+import wildflourish.formats.book.BookTune;
 
 class BookGrowthTest {
 
     private static final Instrument FIDDLE = Instruments.known("fiddle");
 
-    private static List<AbcTune> book(int tunes) {
+    private static List<BookTune> book(int tunes) {
         StringBuilder text = new StringBuilder();
         for (int i = 1; i <= tunes; i++) {
             text.append("X:").append(i).append("\nT:Tune ").append(i).append("\nM:4/4\nL:1/8\nK:D\nD2FA d2AF|G2BG A4|\n\n");
@@ -47,7 +47,7 @@ class BookGrowthTest {
     void keepsALadderThatATuneHasForTheInstrument() {
         Arrangement own = Documents.grown(book(1).getFirst().tune(), FIDDLE);
         Arrangement bare = own.with(Ladder.bare());
-        List<AbcTune> read = AbcReader.read(Documents.write(bare)).tunes();
+        List<BookTune> read = AbcReader.read(Documents.write(bare)).tunes();
         assertThat(BookGrowth.grow(read, FIDDLE, n -> { }, () -> false)).containsExactly(bare);
         assertThat(BookGrowth.grow(read, Instruments.known("mandolin"), n -> { }, () -> false).getFirst().instrument().id()).isEqualTo("mandolin");
     }

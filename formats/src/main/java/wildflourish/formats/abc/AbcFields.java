@@ -14,6 +14,7 @@ import wildflourish.core.tune.Mode;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Step;
 import wildflourish.core.tune.Tempo;
+import wildflourish.formats.book.Findings;
 
 /** Reads the values of the fields that music is computed from: K, M, L and Q. */
 final class AbcFields {

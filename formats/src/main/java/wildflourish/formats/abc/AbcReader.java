@@ -6,6 +6,9 @@ import java.util.Optional;
 import java.util.regex.Pattern;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tune;
+import wildflourish.formats.book.BookTune;
+import wildflourish.formats.book.Findings;
+import wildflourish.formats.book.TuneBook;
 
 /** Reads files of ABC notation. Never throws for anything that a file may hold: what is wrong comes as findings. */
 public final class AbcReader {
@@ -19,31 +22,31 @@ public final class AbcReader {
     private AbcReader() {}
 
     /** Reads a tune book from the bytes of a file, in whatever encoding it is. */
-    public static AbcBook read(byte[] bytes) {
+    public static TuneBook read(byte[] bytes) {
         Findings findings = new Findings();
         if (bytes.length > LARGEST) {
             findings.error(0, 0, "the file is larger than 64 MB", "divide it into several files");
-            return new AbcBook(List.of(), findings.list());
+            return new TuneBook(List.of(), findings.list());
         }
         Optional<String> text = AbcText.decode(bytes, findings);
         if (text.isEmpty()) {
             findings.error(0, 0, "this is not a text file", "choose a file of ABC notation");
-            return new AbcBook(List.of(), findings.list());
+            return new TuneBook(List.of(), findings.list());
         }
         return read(text.get(), findings);
     }
 
     /** Reads a tune book from text. */
-    public static AbcBook read(String text) {
+    public static TuneBook read(String text) {
         return read(text, new Findings());
     }
 
-    private static AbcBook read(String text, Findings findings) {
+    private static TuneBook read(String text, Findings findings) {
         if (text.isBlank()) {
             findings.error(0, 0, "the file is empty", "choose a file with at least one tune");
-            return new AbcBook(List.of(), findings.list());
+            return new TuneBook(List.of(), findings.list());
         }
-        List<AbcTune> tunes = new ArrayList<>();
+        List<BookTune> tunes = new ArrayList<>();
         List<AbcLine> fileHead = new ArrayList<>();
         List<AbcLine> block = new ArrayList<>();
         boolean inTune = false;
@@ -102,7 +105,7 @@ public final class AbcReader {
         if (tunes.isEmpty()) {
             findings.error(0, 0, "no tune was found", "a tune begins with X:, T: and K: lines and then its music");
         }
-        return new AbcBook(tunes, findings.list());
+        return new TuneBook(tunes, findings.list());
     }
 
     private static int endOfLine(String text, int from) {
@@ -121,7 +124,7 @@ public final class AbcReader {
     }
 
     private static void finish(
-            List<AbcLine> block, List<AbcLine> fileHead, List<AbcTune> tunes, Findings findings) {
+            List<AbcLine> block, List<AbcLine> fileHead, List<BookTune> tunes, Findings findings) {
         TuneReader reader = new TuneReader(findings, fileHead);
         Tune tune = reader.read(block);
         if (tune.bars().isEmpty()) {
@@ -129,7 +132,7 @@ public final class AbcReader {
         }
         int line = block.getFirst().number();
         Instructions.Read read = Instructions.read(tune, reader.instructions(), findings);
-        tunes.add(new AbcTune(read.arrangement().map(Arrangement::tune).orElse(tune), read.arrangement(), read.unread(), line,
+        tunes.add(new BookTune(read.arrangement().map(Arrangement::tune).orElse(tune), read.arrangement(), read.unread(), line,
                 block.getLast().number()));
     }
 }

@@ -8,6 +8,7 @@ import java.text.Normalizer;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import wildflourish.formats.book.Findings;
 
 /** Bytes to text, and the standard's ways of writing special letters in text strings (section 8.2). */
 final class AbcText {

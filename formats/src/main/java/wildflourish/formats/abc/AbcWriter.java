@@ -61,7 +61,7 @@ public final class AbcWriter {
         return new AbcWriter().text(spelled, Instructions.write(arrangement, shownRung));
     }
 
-    private String text(Tune tune, List<String> instructions) {
+    private AbcWriter begun(Tune tune, List<String> instructions) {
         Head head = tune.head();
         unit = head.unit();
         key = head.key();
@@ -80,14 +80,43 @@ public final class AbcWriter {
         }
         instructions.forEach(i -> out.append(i).append('\n'));
         out.append("K:").append(key(key)).append('\n');
+        return this;
+    }
+
+    /** The head of a tune, its key last. */
+    static String head(Tune tune) {
+        return new AbcWriter().begun(tune, List.of()).out.toString();
+    }
+
+    private String text(Tune tune, List<String> instructions) {
+        Head head = tune.head();
+        begun(tune, instructions);
+        OtherVoices.own(tune).ifPresent(v -> out.append("V:").append(v).append('\n'));
         body(tune);
-        head.fields().stream().filter(f -> f.after() > tune.bars().size() || f.letter() == 'W').forEach(f -> field(f.letter(), f.text()));
+        head.fields().stream().filter(f -> f.after() > tune.bars().size() && f.letter() != 'V' || f.letter() == 'W').forEach(f -> field(f.letter(), f.text()));
+        OtherVoices.texts(tune).forEach(v -> out.append("V:").append(v).append('\n'));
         return out.append('\n').toString();
+    }
+
+    /** The music of a voice beside a melody, in the key and the unit of the melody's head. */
+    static String music(Tune voice, Head melody) {
+        AbcWriter writer = new AbcWriter();
+        writer.unit = melody.unit();
+        writer.key = voice.head().key();
+        if (!voice.head().key().equals(melody.key())) {
+            writer.out.append("[K:").append(key(voice.head().key())).append(']');
+        }
+        if (!voice.head().meter().equals(melody.meter())) {
+            writer.out.append("[M:").append(voice.head().meter()).append(']');
+        }
+        writer.body(voice);
+        return writer.out.toString().strip();
     }
 
     private void field(char letter, String text) {
         // A text that begins like a bar line would be taken for music.
-        out.append(letter).append(AbcLine.isBarLineAt(text, 0) ? ": " : ":").append(AbcText.escape(text)).append('\n');
+        String escaped = AbcText.escape(text);
+        out.append(letter).append(AbcLine.isBarLineAt(text, 0) ? ": " : ":").append(letter == 'w' ? escaped.replace("\\\\-", "\\-") : escaped).append('\n');
     }
 
     private void body(Tune tune) {

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.BarLine;
+import wildflourish.core.tune.BarNumbers;
 import wildflourish.core.tune.Change;
 import wildflourish.core.tune.Element;
 import wildflourish.core.tune.Ending;
@@ -19,6 +20,7 @@ import wildflourish.core.tune.Rest;
 import wildflourish.core.tune.Step;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Tuplet;
+import wildflourish.formats.book.Findings;
 
 /** Puts notes into bars: accidentals through the bar, tuplets, broken rhythm, bar lines, endings and parts. */
 final class BarBuilder {

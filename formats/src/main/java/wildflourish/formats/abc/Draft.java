@@ -29,6 +29,7 @@ import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.TuneType;
+import wildflourish.formats.book.Findings;
 
 /** What the lines about a ladder have said so far. */
 final class Draft {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tune;
+import wildflourish.formats.book.Findings;
 
 /**
  * A ladder in {@code I:flourish …} instruction fields, which the standard has other readers ignore (section 3.1.18).

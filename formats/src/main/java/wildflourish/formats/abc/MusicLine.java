@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import wildflourish.core.tune.BarLine;
 import wildflourish.core.tune.Ratio;
+import wildflourish.formats.book.Findings;
 
 /** A line of music code and how far it has been read: its smallest pieces. */
 abstract class MusicLine {

@@ -12,6 +12,7 @@ import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Rest;
 import wildflourish.core.tune.Step;
+import wildflourish.formats.book.Findings;
 
 /** Reads lines of music code, character by character (ABC standard 2.1, section 4). */
 final class MusicReader extends MusicLine {

@@ -10,6 +10,7 @@ import wildflourish.core.tune.Head;
 import wildflourish.core.tune.Meter;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
+import wildflourish.formats.book.TuneBook;
 
 /**
  * A stretch of notes as ABC music on one line, with everything around them: {@code - K:D F2}. The first word tells whether a
@@ -39,7 +40,7 @@ final class NoteLine {
         if (words.length < 3 || !words[1].startsWith("K:")) {
             throw new IllegalArgumentException("'" + text + "' is not a stretch of notes");
         }
-        AbcBook book = AbcReader.read("X:1\nT:stretch\nM:none\nL:" + head.unit() + "\n" + words[1].replace(';', ' ') + "\n" + words[2] + "\n");
+        TuneBook book = AbcReader.read("X:1\nT:stretch\nM:none\nL:" + head.unit() + "\n" + words[1].replace(';', ' ') + "\n" + words[2] + "\n");
         if (book.tunes().isEmpty()) {
             throw new IllegalArgumentException("'" + text + "' holds no notes");
         }

@@ -1,13 +1,12 @@
 package wildflourish.formats.abc;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Field;
@@ -20,6 +19,7 @@ import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
+import wildflourish.formats.book.Findings;
 
 /** Reads the lines of one tune. */
 final class TuneReader {
@@ -47,7 +47,10 @@ final class TuneReader {
     private @Nullable MusicReader music;
     private String voice = "";
     private boolean skipping;
-    private final Set<String> left = new HashSet<>();
+    /** The voices that are not read, word for word, each under the value of its field. */
+    private final Map<String, StringBuilder> left = new LinkedHashMap<>();
+    private String skipped = "";
+    private String melodyField = "";
     private char lastField = ' ';
     /** Where each line of words stands. */
     private final Map<Field, Integer> wordLines = new IdentityHashMap<>();
@@ -104,6 +107,10 @@ final class TuneReader {
         if (titles.isEmpty()) {
             findings.warning(firstLine, 0, "the tune has no title", "give it one with a T: line");
         }
+        if (!left.isEmpty()) {
+            fields.add(new Field('V', !melodyField.isEmpty() ? melodyField : voice.isEmpty() ? OtherVoices.UNNAMED : voice, OtherVoices.BEHIND));
+            left.values().forEach(kept -> fields.add(new Field('V', kept.toString().strip(), OtherVoices.BEHIND)));
+        }
         // What is said of the whole tune, what stands among the music, and what stands behind it: as they are written again.
         fields.sort(java.util.Comparator.comparing(f -> f.letter() == 'W' ? Integer.MAX_VALUE : f.after()));
         Head head = new Head(number, titles, composers, rhythm, meter, unitLength, tempo, key, order, fields);
@@ -149,7 +156,10 @@ final class TuneReader {
             case 'K' -> key = values.key(line.value(), n, 3);
             case 'U' -> definitions.add(line);
             case 'I' -> instruction(line);
-            case 'V' -> voice = voice.isEmpty() ? Voices.name(value) : voice;
+            case 'V' -> {
+                voice = voice.isEmpty() ? Voices.name(value) : voice;
+                fields.add(new Field('V', AbcText.printable(line.value()).strip()));
+            }
             case '+' -> continuation(value);
             case 'm' -> findings.warning(n, 1, "macros are not read", "write the notes out");
             default -> fields.add(new Field(letter, value));
@@ -185,6 +195,7 @@ final class TuneReader {
 
     private void bodyField(AbcLine line) {
         if (skipping && line.letter() != 'V') {
+            keep(line.text().strip() + "\n");
             return;
         }
         switch (line.letter()) {
@@ -214,13 +225,28 @@ final class TuneReader {
 
     /** Reads what a line of music has of the voice that is read. */
     private void music(AbcLine line) {
-        String own = Voices.own(line.text(), !skipping, (value, column) -> {
-            inlineField('V', value, line.number(), column);
-            return !skipping;
+        String own = Voices.own(line.text(), !skipping, new Voices.Turn() {
+            @Override
+            public boolean to(String value, int column) {
+                inlineField('V', value, line.number(), column);
+                return !skipping;
+            }
+
+            @Override
+            public void left(String music) {
+                keep(music.strip() + "\n");
+            }
         });
         if (!own.isBlank()) {
             music().read(new AbcLine(line.number(), own));
             lastField = ' ';
+        }
+    }
+
+    private void keep(String words) {
+        StringBuilder kept = left.get(skipped);
+        if (kept != null) {
+            kept.append(AbcText.printable(words.strip())).append('\n');
         }
     }
 
@@ -247,9 +273,15 @@ final class TuneReader {
                     voice = named;
                 }
                 skipping = !named.equals(voice);
-                if (skipping && left.add(named)) {
-                    findings.warning(line, column, "the voice '" + named + "' is left out",
-                            "a tune has one voice here: '%s' is read, the first that has music".formatted(voice));
+                melodyField = skipping || !melodyField.isEmpty() ? melodyField : AbcText.printable(value).strip();
+                if (skipping) {
+                    skipped = named;
+                    if (!left.containsKey(named)) {
+                        left.put(named, new StringBuilder(AbcText.printable(value).strip()).append('\n'));
+                        findings.warning(line, column, "the voice '%s' is not shown".formatted(Findings.brief(named)),
+                                "'%s' is read, the first that has music; the others are kept with the tune, and any of them can be made the melody"
+                                        .formatted(Findings.brief(voice)));
+                    }
                 }
             }
             case 'R', 'N', 'r' -> { }

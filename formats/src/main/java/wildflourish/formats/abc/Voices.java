@@ -18,9 +18,13 @@ final class Voices {
         return value.strip().split("\\s+")[0];
     }
 
-    /** Told where a voice begins within a line; answers whether that voice is read. */
+    /** Told what a line has of other voices, and where a voice begins within it. */
     interface Turn {
+        /** A voice begins; answers whether it is read. */
         boolean to(String value, int column);
+
+        /** Music of the voice that is not read. */
+        void left(String music);
     }
 
     /**
@@ -37,11 +41,21 @@ final class Voices {
         boolean reading = read;
         int from = 0;
         while (voice.find()) {
-            own.append(reading ? text.substring(from, voice.start()) : " ".repeat(voice.start() - from)).append(" ".repeat(voice.end() - voice.start()));
+            own.append(piece(text.substring(from, voice.start()), reading, turn)).append(" ".repeat(voice.end() - voice.start()));
             reading = turn.to(voice.group(1), voice.start() + 1);
             from = voice.end();
         }
-        return own.append(reading ? text.substring(from) : "").toString();
+        return own.append(piece(text.substring(from), reading, turn)).toString();
+    }
+
+    private static String piece(String music, boolean read, Turn turn) {
+        if (read) {
+            return music;
+        }
+        if (!music.isBlank()) {
+            turn.left(music);
+        }
+        return " ".repeat(music.length());
     }
 
     /**

@@ -26,6 +26,7 @@ import wildflourish.core.ornament.Speeds;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.TuneType;
+import wildflourish.formats.book.BookTune;
 
 /**
  * Notes and onsets equal those that abc2midi plays from the same file. Its output was recorded by
@@ -42,7 +43,7 @@ class Abc2MidiTest {
     @ParameterizedTest
     @MethodSource("numbers")
     void playsWhatAbc2midiPlays(int number) throws Exception {
-        Tune tune = AbcReader.read(resource("reference.abc")).tunes().stream().map(AbcTune::tune)
+        Tune tune = AbcReader.read(resource("reference.abc")).tunes().stream().map(BookTune::tune)
                 .filter(t -> t.head().number() == number).findFirst().orElseThrow();
         List<Onset> ours = ours(tune);
         List<Onset> theirs = theirs(number);

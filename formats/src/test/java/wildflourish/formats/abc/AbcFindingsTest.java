@@ -17,11 +17,13 @@ import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.finding.Finding;
 import wildflourish.core.tune.PlayOrder;
 import wildflourish.core.tune.Timeline;
+import wildflourish.formats.book.BookTune;
+import wildflourish.formats.book.TuneBook;
 
 /** What is wrong with a file comes as findings with line, column and remedy, and the rest of it still opens. */
 class AbcFindingsTest {
 
-    private static AbcBook book(String body) {
+    private static TuneBook book(String body) {
         return AbcReader.read("X:1\nT:Test\nM:4/4\nL:1/8\nK:C\n" + body + "\n");
     }
 
@@ -44,7 +46,7 @@ class AbcFindingsTest {
         "[]4 C8|; 6; 3; ",
     })
     void mistakesAreNamedWithTheirPlace(String body, int line, int column, String what) {
-        AbcBook book = book(body);
+        TuneBook book = book(body);
         assertThat(book.tunes()).hasSize(1);
         if (line > 0 && what != null) {
             assertThat(book.findings()).anySatisfy(f -> {
@@ -61,7 +63,7 @@ class AbcFindingsTest {
     @CsvSource({"M:0/0,meter", "M:4/3,meter", "M:x,meter", "L:1/0,unit of length", "L:3,unit of length",
         "Q:1/4=0,tempo", "Q:fast,tempo", "Q:1/4=99999,plays", "K:H,not a key"})
     void wrongFieldsAreNamedAndTheTuneStillOpens(String field, String what) {
-        AbcBook book = AbcReader.read("X:1\nT:Test\n" + field + "\n" + (field.startsWith("K") ? "" : "K:C\n") + "CDEF|\n");
+        TuneBook book = AbcReader.read("X:1\nT:Test\n" + field + "\n" + (field.startsWith("K") ? "" : "K:C\n") + "CDEF|\n");
         assertThat(book.tunes()).hasSize(1);
         assertThat(book.findings()).anySatisfy(f -> {
             assertThat(f.isError()).isTrue();
@@ -72,14 +74,14 @@ class AbcFindingsTest {
 
     @Test
     void oneBadBarLosesNothingElse() {
-        AbcBook book = book("CDEF GABc|C ? ^ ]D|E8|]");
+        TuneBook book = book("CDEF GABc|C ? ^ ]D|E8|]");
         assertThat(book.hasErrors()).isTrue();
         assertThat(book.tunes().getFirst().tune().bars()).hasSize(3);
     }
 
     @Test
     void barsThatDoNotFillTheMeterAreWarnedOf() {
-        AbcBook book = book("C8|C7|C9|C8|]");
+        TuneBook book = book("C8|C7|C9|C8|]");
         assertThat(book.hasErrors()).isFalse();
         assertThat(book.findings()).extracting(Finding::what).anyMatch(w -> w.contains("7/8, shorter"))
                 .anyMatch(w -> w.contains("9/8, longer"));
@@ -109,14 +111,14 @@ class AbcFindingsTest {
         assertThat(AbcReader.read("X:1\nT:a\nI:flourish vary 1 x connect from 3 D4:1/8\nI:flourish heads 3\nI:flourish rung 0 bare\nK:C\nC8|\n").findings())
                 .extracting(Finding::what).anyMatch(w -> w.endsWith("a number is missing or is none"))
                 .anyMatch(w -> w.endsWith("a word is missing")).noneMatch(w -> w.contains("input string"));
-        AbcBook voices = book("V:1\nC8|\nV:2\nD8|\nV:1\nE8|");
+        TuneBook voices = book("V:1\nC8|\nV:2\nD8|\nV:1\nE8|");
         assertThat(Timeline.of(voices.tunes().getFirst().tune()).size()).isEqualTo(2);
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"", "   \n \n", "hello", "%abc-2.1\n", "K:C\nCDEF|", "X:1\n", "X:1\nT:a\nK:C\n"})
     void filesWithoutATuneSaySo(String text) {
-        AbcBook book = AbcReader.read(text);
+        TuneBook book = AbcReader.read(text);
         assertThat(book.tunes()).isEmpty();
         assertThat(book.hasErrors()).isTrue();
         assertThat(book.findings()).allSatisfy(f -> assertThat(f.remedy()).isNotBlank());
@@ -124,7 +126,7 @@ class AbcFindingsTest {
 
     @Test
     void aTuneWithoutNumberOrTitleIsReadWithAWarning() {
-        AbcBook book = AbcReader.read("T:No number\nK:C\nC|\n\nX:2\nK:C\nD|\n");
+        TuneBook book = AbcReader.read("T:No number\nK:C\nC|\n\nX:2\nK:C\nD|\n");
         assertThat(book.tunes()).hasSize(2);
         assertThat(book.hasErrors()).isFalse();
         assertThat(book.findings()).hasSize(2);
@@ -164,7 +166,7 @@ class AbcFindingsTest {
     void binaryFilesAreNotText() {
         byte[] bytes = new byte[5000];
         new Random(1).nextBytes(bytes);
-        AbcBook book = AbcReader.read(bytes);
+        TuneBook book = AbcReader.read(bytes);
         assertThat(book.findings()).extracting(Finding::what).containsExactly("this is not a text file");
     }
 
@@ -183,8 +185,8 @@ class AbcFindingsTest {
         for (int i = random.nextInt(200); i > 0; i--) {
             body.append(letters.charAt(random.nextInt(letters.length())));
         }
-        AbcBook book = book(body.toString());
-        for (AbcTune tune : book.tunes()) {
+        TuneBook book = book(body.toString());
+        for (BookTune tune : book.tunes()) {
             assertThat(PlayOrder.of(tune.tune()).size()).isLessThanOrEqualTo(PlayOrder.LONGEST);
             Timeline.of(tune.tune());
             assertThatCode(() -> AbcReader.read(AbcWriter.write(tune.tune()))).doesNotThrowAnyException();
@@ -202,7 +204,7 @@ class AbcFindingsTest {
 
     @Test
     void aFloodOfMistakesIsCutShort() {
-        AbcBook book = book("#".repeat(5000));
+        TuneBook book = book("#".repeat(5000));
         assertThat(book.findings()).hasSizeLessThan(320);
         assertThat(book.findings().getLast().what()).contains("more findings");
     }
@@ -212,7 +214,7 @@ class AbcFindingsTest {
     void enormousFilesComeToAnEnd() {
         String bars = "CDEF GABc|".repeat(100_000);
         assertThat(Timeline.of(book(bars).tunes().getFirst().tune()).size()).isEqualTo(800_000);
-        AbcBook endless = book(bars + bars.substring(0, 500_000) + "\n" + bars);
+        TuneBook endless = book(bars + bars.substring(0, 500_000) + "\n" + bars);
         assertThat(Timeline.of(endless.tunes().getFirst().tune()).size()).isEqualTo(BarBuilder.MOST_NOTES);
         assertThat(endless.findings()).singleElement().satisfies(f -> {
             assertThat(f.isError()).isTrue();

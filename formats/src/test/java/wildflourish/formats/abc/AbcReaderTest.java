@@ -21,13 +21,14 @@ import wildflourish.core.tune.Step;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
+import wildflourish.formats.book.TuneBook;
 
 /** Reading, by section of the ABC standard 2.1 (December 2011). */
 class AbcReaderTest {
 
     static Tune tune(String head, String body) {
         String fields = head.isEmpty() ? "" : head + "\n";
-        AbcBook book = AbcReader.read("X:1\nT:Test\n" + fields + (head.contains("K:") ? "" : "K:C\n") + body + "\n");
+        TuneBook book = AbcReader.read("X:1\nT:Test\n" + fields + (head.contains("K:") ? "" : "K:C\n") + body + "\n");
         assertThat(book.findings()).noneMatch(f -> f.isError());
         assertThat(book.tunes()).hasSize(1);
         return book.tunes().getFirst().tune();
@@ -268,13 +269,13 @@ class AbcReaderTest {
     @CsvSource(delimiter = '§', value = {"T:Caf\\'e§Café", "T:Fr&uuml;h§Früh", "T:\\u00c9ire§Éire",
         "T:100\\% wool§100% wool", "T:\\~nandu \\aa \\/o§ñandu å ø", "T:Fish &amp; chips§Fish & chips", "T:a\\\\b§a\\b"})
     void specialLettersInText(String field, String text) {
-        AbcBook book = AbcReader.read("X:1\n" + field + "\nK:C\nC|\n");
+        TuneBook book = AbcReader.read("X:1\n" + field + "\nK:C\nC|\n");
         assertThat(book.tunes().getFirst().tune().title()).isEqualTo(text);
     }
 
     @Test
     void aBookHoldsManyTunesAndAHeadForAllOfThem() {
-        AbcBook book = AbcReader.read("%abc-2.1\nM:3/4\nL:1/4\n\nX:1\nT:One\nK:C\nCDE|\n\nSome free text.\n\n"
+        TuneBook book = AbcReader.read("%abc-2.1\nM:3/4\nL:1/4\n\nX:1\nT:One\nK:C\nCDE|\n\nSome free text.\n\n"
                 + "X:2\nT:Two\nM:2/4\nK:G\nFG|\n\n\nX:3\nT:Three\nK:D\nDEF|");
         assertThat(book.findings()).isEmpty();
         assertThat(book.tunes()).extracting(t -> t.tune().title()).containsExactly("One", "Two", "Three");

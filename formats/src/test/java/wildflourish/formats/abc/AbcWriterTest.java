@@ -32,6 +32,8 @@ import wildflourish.core.setting.Wishes;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
+import wildflourish.formats.book.BookTune;
+import wildflourish.formats.book.TuneBook;
 
 /** Reading what was written gives the same tune. */
 class AbcWriterTest {
@@ -49,9 +51,9 @@ class AbcWriterTest {
 
     @Test
     void theReferenceTunesComeBack() throws Exception {
-        List<AbcTune> tunes = AbcReader.read(Abc2MidiTest.resource("reference.abc")).tunes();
+        List<BookTune> tunes = AbcReader.read(Abc2MidiTest.resource("reference.abc")).tunes();
         assertThat(tunes).hasSize(17).allSatisfy(t -> comesBack(t.tune()));
-        AbcBook book = AbcReader.read(AbcWriter.book(tunes.stream().map(AbcTune::tune).toList()));
+        TuneBook book = AbcReader.read(AbcWriter.book(tunes.stream().map(BookTune::tune).toList()));
         assertThat(book.tunes()).hasSize(17);
     }
 
@@ -63,7 +65,7 @@ class AbcWriterTest {
         "M:none\nK:C\nABC|", "M:(2+2+3)/8\nK:C\nABcdefg|", "M:C|\nL:1/4\nK:C\nABcd|", "K:C\n^F8-|F8|^F=F F6|",
         "P:ABA\nK:C\nP:A\nC8|\nP:B\nD8|", "K:C\nA8.|B8[|c8|]", "N:a % b \\ c & d\nK:C\nA|"})
     void whatTheNotationCanSayComesBack(String text) {
-        AbcBook book = AbcReader.read("X:7\nT:Test\nC:Me\nR:reel\nZ:them\n" + text + "\nw:la la\n");
+        TuneBook book = AbcReader.read("X:7\nT:Test\nC:Me\nR:reel\nZ:them\n" + text + "\nw:la la\n");
         comesBack(book.tunes().getFirst().tune());
     }
 
@@ -110,7 +112,7 @@ class AbcWriterTest {
     void aLadderComesBackWithoutLossWhicheverRungIsShown() {
         Arrangement arrangement = arrangement();
         for (int rung = 0; rung < arrangement.ladder().size(); rung++) {
-            AbcBook book = AbcReader.read(AbcWriter.write(arrangement, rung));
+            TuneBook book = AbcReader.read(AbcWriter.write(arrangement, rung));
             assertThat(book.findings()).isEmpty();
             assertThat(book.tunes().getFirst().arrangement()).contains(arrangement);
             assertThat(book.tunes().getFirst().tune()).isEqualTo(arrangement.tune());
@@ -137,7 +139,7 @@ class AbcWriterTest {
                     school, ladder).keeping("whistle-d", arrangement().ladder());
             for (int rung = 0; rung < 2; rung++) {
                 String text = AbcWriter.write(arrangement, rung);
-                AbcBook book = AbcReader.read(text);
+                TuneBook book = AbcReader.read(text);
                 assertThat(book.findings()).as(text).isEmpty();
                 assertThat(book.tunes().getFirst().arrangement()).as(text).contains(arrangement);
             }
@@ -161,7 +163,7 @@ class AbcWriterTest {
     void otherReadersSeeOrdinaryNotation() {
         String text = AbcWriter.write(arrangement(), 5);
         String others = text.lines().filter(l -> !l.startsWith("I:")).reduce("", (a, b) -> a + b + "\n");
-        AbcBook book = AbcReader.read(others);
+        TuneBook book = AbcReader.read(others);
         assertThat(book.findings()).isEmpty();
         assertThat(book.tunes().getFirst().arrangement()).isEmpty();
         assertThat(text).contains("~").contains("{");
@@ -174,7 +176,7 @@ class AbcWriterTest {
     @Test
     void signsThatSomeoneChangedElsewhereAreKeptAndReported() {
         String text = AbcWriter.write(arrangement(), 4).replaceFirst("\\{A\\}", "{B}");
-        AbcBook book = AbcReader.read(text);
+        TuneBook book = AbcReader.read(text);
         assertThat(book.hasErrors()).isFalse();
         assertThat(book.findings()).anyMatch(f -> f.what().contains("are not those of its ladder"));
         assertThat(book.tunes()).hasSize(1);
@@ -184,11 +186,11 @@ class AbcWriterTest {
     void brokenInstructionsLoseNothingOfTheTune() {
         String text = JIG.replace("K:G", "I:flourish rung 0 bare\nI:flourish rung 1 more\nI:flourish place 900 cut from 1\n"
                 + "I:flourish place 1 yodel from 1\nI:flourish nonsense\nI:flourish place x\nI:flourish level wizard\nK:G");
-        AbcBook book = AbcReader.read(text);
+        TuneBook book = AbcReader.read(text);
         assertThat(book.hasErrors()).isFalse();
         assertThat(book.findings()).hasSize(5);
         assertThat(book.tunes().getFirst().tune()).isEqualTo(AbcReader.read(JIG).tunes().getFirst().tune());
-        AbcBook unnamed = AbcReader.read(JIG.replace("K:G", "I:flourish place 1 cut from 1\nK:G"));
+        TuneBook unnamed = AbcReader.read(JIG.replace("K:G", "I:flourish place 1 cut from 1\nK:G"));
         assertThat(unnamed.tunes().getFirst().arrangement()).isEmpty();
     }
 
@@ -210,7 +212,7 @@ class AbcWriterTest {
         Arrangement settled = settled();
         for (int rung = 0; rung < settled.ladder().size(); rung++) {
             String text = AbcWriter.write(settled, rung);
-            AbcBook book = AbcReader.read(text);
+            TuneBook book = AbcReader.read(text);
             assertThat(book.findings()).as(text).isEmpty();
             assertThat(book.tunes().getFirst().arrangement()).as(text).contains(settled);
         }
@@ -231,7 +233,7 @@ class AbcWriterTest {
         String text = JIG.replace("K:G", "I:flourish rung 0 bare\nI:flourish rung 1 more\nI:flourish vary 900 901 fill from 1 G4:1/8\n"
                 + "I:flourish vary 1 2 yodel from 1 G4:3/8\nI:flourish vary 1 2 fill from 1 G4\nI:flourish time 0,x\n"
                 + "I:flourish vary 2 3 fill from 1 G4:7/8\nI:flourish phrase 3 sings\nI:flourish intro trumpets\nK:G");
-        AbcBook book = AbcReader.read(text);
+        TuneBook book = AbcReader.read(text);
         assertThat(book.hasErrors()).isFalse();
         assertThat(book.findings()).hasSize(7);
         assertThat(book.tunes().getFirst().arrangement().orElseThrow().ladder().setting(1).isVaried()).isFalse();
@@ -246,7 +248,7 @@ class AbcWriterTest {
 
     @Test
     void wordsUnderALineThatEndsWithinABarAreToldAndKeptBehindIt() {
-        AbcBook book = AbcReader.read("X:1\nT:words\nM:4/4\nL:1/8\nK:D\nDEFG\nw:one two\nABcd|e8|\nw:three\n");
+        TuneBook book = AbcReader.read("X:1\nT:words\nM:4/4\nL:1/8\nK:D\nDEFG\nw:one two\nABcd|e8|\nw:three\n");
         assertThat(book.findings()).extracting(Finding::what).anyMatch(w -> w.contains("within a bar"));
         String written = AbcWriter.write(book.tunes().getFirst().tune());
         assertThat(written).contains("DEFG ABcd|\\\nw:one two\ne8|\nw:three\n");

@@ -14,6 +14,7 @@ import wildflourish.core.instrument.Instruments;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.writing.Amendment;
+import wildflourish.formats.book.BookTune;
 
 /** A tune of any type put right on any instrument is a document like any other: written and read back equal. */
 class AmendedDocumentsTest {
@@ -45,7 +46,7 @@ class AmendedDocumentsTest {
                 Tune changed = tune(edited(text, random));
                 Amendment amendment = Amendment.of(before, changed);
                 assertThat(amendment.arrangement().tune()).isEqualTo(changed);
-                AbcTune back = AbcReader.read(AbcWriter.write(amendment.arrangement(), 0)).tunes().getFirst();
+                BookTune back = AbcReader.read(AbcWriter.write(amendment.arrangement(), 0)).tunes().getFirst();
                 assertThat(back.arrangement()).as("%s: %s", instrument.id(), text).contains(amendment.arrangement());
                 assertThat(amendment.left()).allSatisfy(l -> assertThat(l.why()).isNotBlank());
             }

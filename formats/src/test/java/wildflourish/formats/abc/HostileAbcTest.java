@@ -13,6 +13,8 @@ import wildflourish.core.tune.Head;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Tune;
+import wildflourish.formats.book.BookTune;
+import wildflourish.formats.book.TuneBook;
 
 /** Whatever can be read is written so that it reads back equal, and what is not read is told. */
 class HostileAbcTest {
@@ -78,7 +80,7 @@ class HostileAbcTest {
             "I:flourish heads 2 -1\n", "I:flourish place 3 cut from -7\n", "[1-999999999", "[1,3", "|1", "[r:hi]", "Q:1\n", "K:none\n", "K:D exp _b ^c\n",
             "V:2\n", "[V:2]", "\u0301", "é", "😀", "\ud800", "\u0000", "\uffff", "[]", "[ceg]", "[c-e-g-]2");
 
-    private static AbcBook book(String body) {
+    private static TuneBook book(String body) {
         return AbcReader.read("X:1\nT:Test\nM:4/4\nL:1/8\nK:C\n" + body + "\n");
     }
 
@@ -86,13 +88,13 @@ class HostileAbcTest {
         return book(body).tunes().getFirst().tune();
     }
 
-    private static String written(AbcTune tune) {
+    private static String written(BookTune tune) {
         return tune.arrangement().map(a -> AbcWriter.write(a, 0)).orElseGet(() -> AbcWriter.write(tune.tune(), tune.unread()));
     }
 
-    private static void assertReadsBackEqual(AbcTune tune, String of) {
+    private static void assertReadsBackEqual(BookTune tune, String of) {
         byte[] bytes = written(tune).getBytes(StandardCharsets.UTF_8);
-        List<AbcTune> again = AbcReader.read(bytes).tunes();
+        List<BookTune> again = AbcReader.read(bytes).tunes();
         assertThat(again).as(of).hasSize(1);
         assertThat(again.getFirst().tune()).as(of).isEqualTo(tune.tune());
         assertThat(again.getFirst().arrangement()).as(of).isEqualTo(tune.arrangement());
@@ -107,7 +109,7 @@ class HostileAbcTest {
             // The one with a ladder takes longest and comes less often.
             String seed = SEEDS.get(i % 20 == 0 ? 2 : i % 2);
             String spoilt = spoilt(seed, random);
-            for (AbcTune tune : AbcReader.read(spoilt).tunes()) {
+            for (BookTune tune : AbcReader.read(spoilt).tunes()) {
                 tunes++;
                 assertReadsBackEqual(tune, spoilt);
             }
@@ -132,7 +134,7 @@ class HostileAbcTest {
     @ParameterizedTest
     @ValueSource(strings = {"&#13;K:C", "\\u000dX:2", "\\u0000", "\\uffff", "&#8232;", "\u0007", "a\\u000ab"})
     void aTitleIsOneLineOfLetters(String title) {
-        AbcTune read = AbcReader.read("X:1\nT:The Lamp" + title + "\nK:D\nDEFG|\n").tunes().getFirst();
+        BookTune read = AbcReader.read("X:1\nT:The Lamp" + title + "\nK:D\nDEFG|\n").tunes().getFirst();
         assertThat(read.tune().head().title()).startsWith("The Lamp").doesNotContainPattern("[\\p{Cntrl}\u2028\uffff]");
         assertThat(read.tune().head().key().fifths()).isEqualTo(2);
         assertReadsBackEqual(read, title);
@@ -144,7 +146,7 @@ class HostileAbcTest {
         "Z>A B4|", "A<Z|", "A/4096>>>B C|", "A100000 B|", "[L:1/64]A/4096 B3/2048|", "(3A/4096BC D|", "CDEF \\", "[I:::x]C8|", "N: |: x\nC8|", "C2 [|]",
     })
     void whatStandsInTheMusicReadsBackEqual(String body) {
-        for (AbcTune tune : book(body).tunes()) {
+        for (BookTune tune : book(body).tunes()) {
             assertReadsBackEqual(tune, body);
         }
     }
@@ -180,7 +182,7 @@ class HostileAbcTest {
         "[Q:1]DEFG|; 6; no one plays",
     })
     void whatIsNotReadIsToldWithItsLine(String body, int line, String what) {
-        AbcBook book = book(body.replace("\\n", "\n"));
+        TuneBook book = book(body.replace("\\n", "\n"));
         assertThat(book.findings()).anySatisfy(f -> {
             assertThat(f.line()).isEqualTo(line);
             assertThat(f.what()).contains(what);
@@ -212,7 +214,7 @@ class HostileAbcTest {
     @ParameterizedTest
     @ValueSource(strings = {"tempo 9223372036854775807/4=1", "tempo 1/4=1", "tempo 1/4=99999999999", "heads 2 -1"})
     void valuesThatCannotBeAreKeptAndTold(String line) {
-        AbcBook book = AbcReader.read(SEEDS.get(2).replace("I:flourish mood dark", "I:flourish " + line));
+        TuneBook book = AbcReader.read(SEEDS.get(2).replace("I:flourish mood dark", "I:flourish " + line));
         assertThat(book.findings()).anySatisfy(f -> {
             assertThat(f.line()).isEqualTo(21);
             assertThat(f.remedy()).contains("kept as it stands");
@@ -224,7 +226,7 @@ class HostileAbcTest {
     @Test
     void aMetreOfAThousandTermsIsAFinding() {
         String metre = "(" + "1+".repeat(1000) + "1)/8";
-        AbcBook book = book("[M:" + metre + "]CDEF|");
+        TuneBook book = book("[M:" + metre + "]CDEF|");
         assertThat(book.findings()).anySatisfy(f -> assertThat(f.what()).contains("is not a meter").hasSizeLessThan(100));
         assertThat(book.tunes()).hasSize(1);
     }

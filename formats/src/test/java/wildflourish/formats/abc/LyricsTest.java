@@ -12,11 +12,12 @@ import org.junit.jupiter.params.provider.CsvSource;
 import wildflourish.core.finding.Finding;
 import wildflourish.core.tune.Lyrics;
 import wildflourish.core.tune.Timeline;
+import wildflourish.formats.book.TuneBook;
 
 /** Words under notes by the rules of the ABC standard 2.1, section 5.1, and its examples. */
 class LyricsTest {
 
-    private static AbcBook book(String body) {
+    private static TuneBook book(String body) {
         return AbcReader.read("X:1\nT:words\nM:4/4\nL:1/4\nK:C\n" + body + "\n");
     }
 

@@ -11,6 +11,8 @@ import wildflourish.core.instrument.Instruments;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.tune.Tempo;
+import wildflourish.formats.book.BookTune;
+import wildflourish.formats.book.TuneBook;
 
 /** What a document says that this program does not understand is told, kept word for word, and written back. */
 @Isolated
@@ -20,7 +22,7 @@ class UnreadLinesTest {
     private static final String LADDER = "I:flourish instrument whistle-d\nI:flourish rung 0 bare\nI:flourish rung 1 more\n"
             + "I:flourish place 1 cut from 1\n";
 
-    private static AbcTune read(String instructions) {
+    private static BookTune read(String instructions) {
         return AbcReader.read(TUNE.formatted(instructions)).tunes().getFirst();
     }
 
@@ -58,7 +60,7 @@ class UnreadLinesTest {
         String document = AbcWriter.write(before, 0);
 
         Instruments.own(List.of());
-        AbcBook gone = AbcReader.read(document);
+        TuneBook gone = AbcReader.read(document);
         assertThat(gone.findings()).anyMatch(f -> f.what().contains("no instrument 'my-whistle'") && f.remedy().contains("kept"));
         Arrangement without = gone.tunes().getFirst().arrangement().orElseThrow();
         assertThat(without.instrument().hasHands()).isFalse();
@@ -73,7 +75,7 @@ class UnreadLinesTest {
 
     @Test
     void aLadderWhoseRungsAreNotNamedIsKeptWithTheTune() {
-        AbcTune tune = read("I:flourish instrument whistle-d\nI:flourish rung 3 high\nI:flourish place 1 cut from 3\n");
+        BookTune tune = read("I:flourish instrument whistle-d\nI:flourish rung 3 high\nI:flourish place 1 cut from 3\n");
         assertThat(tune.arrangement()).isEmpty();
         assertThat(AbcWriter.write(tune.tune(), tune.unread())).contains("I:flourish rung 3 high\n").contains("I:flourish place 1 cut from 3\n");
     }

@@ -1,27 +1,32 @@
-package wildflourish.formats.abc;
+package wildflourish.formats.book;
 
 import java.util.ArrayList;
 import java.util.List;
 import wildflourish.core.finding.Finding;
 
 /** Collects findings; after a few hundred of them it only counts, so that a broken file stays readable. */
-final class Findings {
+public final class Findings {
 
     private static final int MOST = 300;
 
     private final List<Finding> all = new ArrayList<>();
     private int more;
 
-    void error(int line, int column, String what, String remedy) {
+    /** Nothing found yet. */
+    public Findings() {}
+
+    /** Something of the input that could not be used; line and column as in {@link Finding}. */
+    public void error(int line, int column, String what, String remedy) {
         add(Finding.error(line, column, what, remedy));
     }
 
-    void warning(int line, int column, String what, String remedy) {
+    /** Something that its owner should know. */
+    public void warning(int line, int column, String what, String remedy) {
         add(Finding.warning(line, column, what, remedy));
     }
 
     /** A text of a file that may be of any length, for the words of a finding. */
-    static String brief(String text) {
+    public static String brief(String text) {
         return text.length() <= 60 ? text : text.substring(0, 60) + "…";
     }
 
@@ -34,7 +39,7 @@ final class Findings {
     }
 
     /** All findings in the order of the file; when there were too many, a last one says how many are left out. */
-    List<Finding> list() {
+    public List<Finding> list() {
         List<Finding> list = new ArrayList<>(all);
         list.sort(java.util.Comparator.comparingInt(Finding::line).thenComparingInt(Finding::column));
         if (more > 0) {

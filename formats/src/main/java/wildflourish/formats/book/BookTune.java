@@ -1,4 +1,4 @@
-package wildflourish.formats.abc;
+package wildflourish.formats.book;
 
 import java.util.List;
 import java.util.Optional;
@@ -14,4 +14,4 @@ import wildflourish.core.tune.Tune;
  * @param line where it begins in the file, from 1
  * @param lastLine where it ends
  */
-public record AbcTune(Tune tune, Optional<Arrangement> arrangement, List<String> unread, int line, int lastLine) {}
+public record BookTune(Tune tune, Optional<Arrangement> arrangement, List<String> unread, int line, int lastLine) {}

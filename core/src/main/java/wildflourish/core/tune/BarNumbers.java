@@ -1,20 +1,19 @@
-package wildflourish.formats.abc;
+package wildflourish.core.tune;
 
 import java.util.ArrayList;
 import java.util.List;
-import wildflourish.core.tune.Bar;
-import wildflourish.core.tune.Change;
-import wildflourish.core.tune.Element;
-import wildflourish.core.tune.Ending;
-import wildflourish.core.tune.Meter;
-import wildflourish.core.tune.Ratio;
 
 /** Numbers the bars as they are printed: a pickup is 0, the two pieces of a bar that a repeat sign cuts have one number. */
-final class BarNumbers {
+public final class BarNumbers {
 
     private BarNumbers() {}
 
-    static List<Bar> of(List<Bar> bars, Meter first) {
+    /**
+     * The bars with their numbers.
+     *
+     * @param first the meter of the head
+     */
+    public static List<Bar> of(List<Bar> bars, Meter first) {
         List<Bar> all = new ArrayList<>();
         Meter now = first;
         int number = 0;

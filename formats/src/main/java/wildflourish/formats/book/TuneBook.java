@@ -1,4 +1,4 @@
-package wildflourish.formats.abc;
+package wildflourish.formats.book;
 
 import java.util.List;
 import wildflourish.core.finding.Finding;
@@ -8,9 +8,9 @@ import wildflourish.core.finding.Finding;
  *
  * @param tunes empty when none could be read
  */
-public record AbcBook(List<AbcTune> tunes, List<Finding> findings) {
+public record TuneBook(List<BookTune> tunes, List<Finding> findings) {
 
-    public AbcBook {
+    public TuneBook {
         tunes = List.copyOf(tunes);
         findings = List.copyOf(findings);
     }
@@ -20,7 +20,7 @@ public record AbcBook(List<AbcTune> tunes, List<Finding> findings) {
     }
 
     /** Whether anything is wrong with a tune of it, or with the file as a whole; a neighbour's errors do not count. */
-    public boolean hasErrors(AbcTune tune) {
+    public boolean hasErrors(BookTune tune) {
         return findings.stream().filter(Finding::isError)
                 .anyMatch(f -> f.line() == 0 || f.line() >= tune.line() && f.line() <= tune.lastLine());
     }

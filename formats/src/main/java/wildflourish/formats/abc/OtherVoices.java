@@ -1,0 +1,100 @@
+package wildflourish.formats.abc;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.tune.Field;
+import wildflourish.core.tune.Head;
+import wildflourish.core.tune.Tune;
+import wildflourish.formats.book.BookTune;
+
+/**
+ * The voices that a tune has beside its melody: they are not shown, are kept word for word, and any of them can be made the melody.
+ * They stand among the tune's fields, behind its music (ABC standard 2.1, section 7).
+ */
+public final class OtherVoices {
+
+    /** Where the fields of the voices stand: behind all bars, however many there come to be. */
+    static final int BEHIND = Integer.MAX_VALUE;
+    /** What a melody goes by that its file gives no name. */
+    static final String UNNAMED = "melody";
+
+    private OtherVoices() {}
+
+    /**
+     * A voice beside others.
+     *
+     * @param name what it goes by; not empty
+     */
+    public record Voice(String name, Tune tune) {}
+
+    /** A melody with other voices beside it, that came from elsewhere. */
+    public static Tune beside(Tune melody, String name, List<Voice> others) {
+        if (others.isEmpty()) {
+            return melody;
+        }
+        List<Field> fields = new ArrayList<>(melody.head().fields());
+        fields.add(new Field('V', "1 name=" + AbcText.quoted(name), BEHIND));
+        int number = 2;
+        for (Voice other : others) {
+            fields.add(new Field('V', number++ + " name=" + AbcText.quoted(other.name()) + "\n" + AbcWriter.music(other.tune(), melody.head()), BEHIND));
+        }
+        return with(melody, fields);
+    }
+
+    /** What the other voices of a tune go by, in their order; empty where it has one voice. */
+    public static List<String> names(Tune tune) {
+        return texts(tune).stream().map(OtherVoices::name).toList();
+    }
+
+    /** The value of the melody's own field, where there are other voices. */
+    static Optional<String> own(Tune tune) {
+        return fields(tune).filter(t -> t.indexOf('\n') < 0).findFirst();
+    }
+
+    /** The other voices, each with its field's value and its lines. */
+    static List<String> texts(Tune tune) {
+        return fields(tune).filter(t -> t.indexOf('\n') >= 0).toList();
+    }
+
+    private static java.util.stream.Stream<String> fields(Tune tune) {
+        return tune.head().fields().stream().filter(f -> f.letter() == 'V' && f.after() == BEHIND).map(Field::text);
+    }
+
+    private static String name(String text) {
+        String value = text.lines().findFirst().orElse("");
+        java.util.regex.Matcher named = java.util.regex.Pattern.compile("\\b(?:name|nm)=\"([^\"]+)\"").matcher(value);
+        return named.find() ? named.group(1) : Voices.name(value);
+    }
+
+    /**
+     * The tune with another of its voices as the melody, and what was the melody among the others.
+     *
+     * @param index of the voice among {@link #names}
+     * @return empty where the voice cannot be read as music
+     */
+    public static Optional<Tune> madeMelody(Tune tune, int index) {
+        String chosen = texts(tune).get(index);
+        Head head = tune.head();
+        List<Field> about = head.fields().stream().filter(f -> f.after() == 0 || f.letter() == 'W').toList();
+        String alone = AbcWriter.head(with(tune, about)) + chosen.substring(chosen.indexOf('\n') + 1) + "\n";
+        List<BookTune> read = AbcReader.read(alone).tunes();
+        if (read.isEmpty()) {
+            return Optional.empty();
+        }
+        Tune melody = read.getFirst().tune();
+        List<Field> fields = new ArrayList<>(melody.head().fields());
+        fields.removeIf(f -> f.letter() == 'V' && f.after() != 0);
+        fields.add(new Field('V', chosen.lines().findFirst().orElse(UNNAMED), BEHIND));
+        fields.add(new Field('V', own(tune).orElse(UNNAMED) + "\n" + AbcWriter.music(tune, melody.head()), BEHIND));
+        List<String> others = new ArrayList<>(texts(tune));
+        others.remove(index);
+        others.forEach(o -> fields.add(new Field('V', o, BEHIND)));
+        return Optional.of(with(melody, fields));
+    }
+
+    private static Tune with(Tune tune, List<Field> fields) {
+        Head h = tune.head();
+        return tune.withHead(new Head(h.number(), h.titles(), h.composers(), h.rhythm(), h.meter(), h.unit(), h.tempo(), h.key(), h.order(), fields));
+    }
+}

@@ -1,0 +1,381 @@
+package wildflourish.formats.musicxml;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.audiveris.proxymusic.BeamValue;
+import org.audiveris.proxymusic.Notations;
+import org.audiveris.proxymusic.Note;
+import org.audiveris.proxymusic.Slur;
+import org.audiveris.proxymusic.StartStop;
+import org.audiveris.proxymusic.StartStopContinue;
+import org.audiveris.proxymusic.Tied;
+import org.audiveris.proxymusic.TiedType;
+import org.audiveris.proxymusic.TimeModification;
+import org.audiveris.proxymusic.YesNo;
+import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.BarLine;
+import wildflourish.core.tune.BarNumbers;
+import wildflourish.core.tune.Change;
+import wildflourish.core.tune.Element;
+import wildflourish.core.tune.Ending;
+import wildflourish.core.tune.Field;
+import wildflourish.core.tune.Head;
+import wildflourish.core.tune.Key;
+import wildflourish.core.tune.Marks;
+import wildflourish.core.tune.Meter;
+import wildflourish.core.tune.Pitch;
+import wildflourish.core.tune.Ratio;
+import wildflourish.core.tune.Rest;
+import wildflourish.core.tune.Step;
+import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.tune.Tuplet;
+import wildflourish.core.writing.KeyFinder;
+import wildflourish.formats.book.Findings;
+
+/** One voice of a part as a tune. */
+final class VoiceReader {
+
+    private static final int BARS_A_LINE = 4;
+
+    private final Findings findings;
+    private final GuardedXml xml;
+    private final String part;
+    private final PartReader.VoiceId id;
+    private final Set<String> told = new HashSet<>();
+    private final SungReader sung = new SungReader();
+    private Meter meter = Meter.COMMON;
+    private int measureNumber;
+    private List<PartReader.At<PartReader.Over>> waiting = new ArrayList<>();
+
+    VoiceReader(Findings findings, GuardedXml xml, String part, PartReader.VoiceId id) {
+        this.findings = findings;
+        this.xml = xml;
+        this.part = part;
+        this.id = id;
+    }
+
+    Tune tune(List<PartReader.Measure> measures, Head head) {
+        List<KeyFinder.Heard> heard = heard(measures);
+        Optional<Key> key = Optional.empty();
+        Optional<Meter> first = Optional.empty();
+        Optional<Tempo> tempo = Optional.empty();
+        List<Bar> bars = new ArrayList<>();
+        BarLine opening = BarLine.NONE;
+        boolean broken = measures.stream().skip(1).anyMatch(m -> m.newSystem);
+        for (int m = 0; m < measures.size(); m++) {
+            measureNumber = m + 1;
+            PartReader.Measure measure = measures.get(m);
+            if (bars.isEmpty() && m == 0) {
+                key = measure.keys.stream().filter(k -> k.onset().isZero()).findFirst().map(k -> k.what().key(heard));
+                first = measure.meters.stream().filter(k -> k.onset().isZero()).findFirst().map(PartReader.At::what);
+                tempo = measure.tempi.stream().filter(k -> k.onset().isZero()).findFirst().map(PartReader.At::what);
+                meter = first.orElse(Meter.COMMON);
+                opening = measure.left;
+            }
+            List<Element> elements = elements(measure, changes(measure, m == 0, heard));
+            BarLine closing = measure.right;
+            if (m + 1 < measures.size() && !measures.get(m + 1).left.equals(BarLine.NONE)) {
+                closing = closing.joinedWith(measures.get(m + 1).left);
+            }
+            boolean ends = m + 1 == measures.size() || (broken ? measures.get(m + 1).newSystem : endsLine(bars, closing, measure));
+            if (!elements.isEmpty()) {
+                bars.add(new Bar(0, elements, closing, measure.ending.isEmpty() ? Optional.empty()
+                        : Optional.of(new Ending(measure.ending, measure.endingStarts)), measure.name, ends));
+                if (ends) {
+                    sung.endLine(bars.size());
+                }
+            }
+        }
+        Meter opens = first.orElse(Meter.COMMON);
+        List<Field> fields = new ArrayList<>(sung.fields());
+        fields.addAll(head.fields());
+        fields.sort(java.util.Comparator.comparing(f -> f.letter() == 'W' ? Integer.MAX_VALUE : f.after()));
+        Head whole = new Head(head.number(), head.titles(), head.composers(), head.rhythm(), opens, head.unit(), tempo,
+                key.orElseGet(() -> KeyFinder.ofSignature(0, heard)), head.order(), fields);
+        return new Tune(whole, opening, BarNumbers.of(bars, opens));
+    }
+
+    /** Where the score says nothing of lines, a line has four bars, or ends with a section. */
+    private static boolean endsLine(List<Bar> bars, BarLine closing, PartReader.Measure measure) {
+        int since = 1;
+        for (int b = bars.size() - 1; b >= 0 && !bars.get(b).endsSystem(); b--) {
+            since++;
+        }
+        return closing.closesSection() && since > 1 && measure.ending.isEmpty() || since >= BARS_A_LINE;
+    }
+
+    private List<KeyFinder.Heard> heard(List<PartReader.Measure> measures) {
+        List<KeyFinder.Heard> heard = new ArrayList<>();
+        for (PartReader.Measure measure : measures) {
+            for (PartReader.Written written : measure.notes.getOrDefault(id, List.of())) {
+                if (written.note().getPitch() != null && written.length().isPositive()) {
+                    heard.add(new KeyFinder.Heard(pitch(written.note()).midi(), written.length().toDouble()));
+                }
+            }
+        }
+        return heard;
+    }
+
+    private List<PartReader.At<Change>> changes(PartReader.Measure measure, boolean head, List<KeyFinder.Heard> heard) {
+        List<PartReader.At<Change>> changes = new ArrayList<>();
+        boolean[] taken = {head, head, head};
+        for (PartReader.At<PartReader.Signature> key : measure.keys) {
+            if (!taken[0] || !key.onset().isZero()) {
+                changes.add(new PartReader.At<>(key.onset(), Change.to(key.what().key(heard))));
+            }
+            taken[0] = false;
+        }
+        for (PartReader.At<Meter> meters : measure.meters) {
+            if (!taken[1] || !meters.onset().isZero()) {
+                changes.add(new PartReader.At<>(meters.onset(), Change.to(meters.what())));
+                meter = meters.what();
+            }
+            taken[1] = false;
+        }
+        for (PartReader.At<Tempo> tempo : measure.tempi) {
+            if (!taken[2] || !tempo.onset().isZero()) {
+                changes.add(new PartReader.At<>(tempo.onset(), Change.to(tempo.what())));
+            }
+            taken[2] = false;
+        }
+        changes.sort(java.util.Comparator.comparing(PartReader.At::onset));
+        return changes;
+    }
+
+    // --- The elements of a bar
+
+    /** A note or chord of the voice before it is put into the bar. */
+    private record Event(Ratio onset, Ratio length, Note first, List<Note> chord, List<Note> graces) {}
+
+    private List<Event> events(PartReader.Measure measure) {
+        List<Event> events = new ArrayList<>();
+        List<Note> graces = new ArrayList<>();
+        for (PartReader.Written at : measure.notes.getOrDefault(id, List.of())) {
+            Note note = at.note();
+            if (note.getGrace() != null) {
+                if (note.getPitch() != null && note.getChord() == null) {
+                    graces.add(note);
+                }
+            } else if (note.getChord() != null && !events.isEmpty() && note.getPitch() != null) {
+                events.getLast().chord().add(note);
+            } else if (note.getPitch() != null || note.getRest() != null) {
+                events.add(new Event(at.onset(), at.length(), note, new ArrayList<>(List.of(note)), graces));
+                graces = new ArrayList<>();
+            } else {
+                tell(note, "a note without a pitch is left out", "its time is filled with a rest that is not shown");
+            }
+        }
+        if (!graces.isEmpty()) {
+            tell(graces.getFirst(), "grace notes behind the last note of a bar are left out", "write them before the next note");
+        }
+        return events;
+    }
+
+    private List<Element> elements(PartReader.Measure measure, List<PartReader.At<Change>> changes) {
+        List<Element> elements = new ArrayList<>();
+        List<PartReader.At<Change>> left = new ArrayList<>(changes);
+        waiting.addAll(measure.over);
+        Ratio at = Ratio.ZERO;
+        Groups groups = new Groups();
+        for (Event event : events(measure)) {
+            if (event.onset().isLess(at)) {
+                tell(event.first(), "two notes of one voice overlap", "the second is left out; give it a voice of its own in the score");
+                continue;
+            }
+            Optional<Ratio> length = Optional.of(event.length()).filter(Ratio::isPositive).or(() -> written(event.first()));
+            if (length.isEmpty()) {
+                tell(event.first(), "a note has no length", "it is left out");
+                continue;
+            }
+            if (at.isLess(event.onset())) {
+                elements.add(silence(event.onset().minus(at)));
+                groups.close(elements);
+            }
+            at = event.onset();
+            while (!left.isEmpty() && !at.isLess(left.getFirst().onset())) {
+                elements.add(left.removeFirst().what());
+            }
+            Optional<Tuplet> tuplet = groups.take(event.first(), length.get(), elements);
+            Marks marks = marks(event, at);
+            elements.add(event.first().getRest() != null ? rest(event.first(), length.get(), tuplet, marks) : note(event, length.get(), tuplet, marks));
+            groups.after(event.first(), elements);
+            at = at.plus(length.get());
+        }
+        groups.close(elements);
+        if (at.isLess(measure.length) && (at.isPositive() || !elements.isEmpty())) {
+            elements.add(silence(measure.length.minus(at)));
+        } else if (at.isZero() && measure.length.isPositive()) {
+            boolean whole = measure.length.equals(meter.barLength());
+            elements.add(new Rest(measure.length, true, whole, Optional.empty(), Marks.NONE));
+        }
+        left.forEach(c -> elements.add(c.what()));
+        waiting = new ArrayList<>(waiting.stream().map(w -> new PartReader.At<>(Ratio.ZERO, w.what())).toList());
+        return elements;
+    }
+
+    private static Rest silence(Ratio length) {
+        return new Rest(length, false, false, Optional.empty(), Marks.NONE);
+    }
+
+    private Marks marks(Event event, Ratio at) {
+        List<String> decorations = new ArrayList<>();
+        List<String> annotations = new ArrayList<>();
+        Optional<String> chord = Optional.empty();
+        List<PartReader.At<PartReader.Over>> later = new ArrayList<>();
+        for (PartReader.At<PartReader.Over> over : waiting) {
+            if (at.isLess(over.onset())) {
+                later.add(over);
+                continue;
+            }
+            switch (over.what()) {
+                case PartReader.Over.Chord c -> {
+                    if (chord.isEmpty()) {
+                        chord = Optional.of(c.symbol());
+                    } else {
+                        annotations.add("^" + c.symbol());
+                    }
+                }
+                case PartReader.Over.Text t -> annotations.add(t.words());
+                case PartReader.Over.Sign s -> decorations.add(s.name());
+            }
+        }
+        waiting = later;
+        decorations.addAll(Signs.read(event.first().getNotations()));
+        List<Pitch> graces = event.graces().stream().map(this::pitch).toList();
+        boolean slashed = event.graces().stream().anyMatch(g -> g.getGrace().getSlash() == YesNo.YES);
+        return new Marks(decorations, graces, slashed, chord, annotations);
+    }
+
+    private static Rest rest(Note note, Ratio length, Optional<Tuplet> tuplet, Marks marks) {
+        return new Rest(length, note.getPrintObject() != YesNo.NO, note.getRest().getMeasure() == YesNo.YES, tuplet, marks);
+    }
+
+    private wildflourish.core.tune.Note note(Event event, Ratio length, Optional<Tuplet> tuplet, Marks marks) {
+        Note first = event.first();
+        int opening = 0;
+        int closing = 0;
+        boolean tied = false;
+        for (Note note : event.chord()) {
+            tied |= note.getTie().stream().anyMatch(t -> t.getType() == StartStop.START);
+            for (Notations notations : note.getNotations()) {
+                for (Object one : notations.getTiedOrSlurOrTuplet()) {
+                    tied |= one instanceof Tied t && t.getType() == TiedType.START;
+                    opening += one instanceof Slur s && s.getType() == StartStopContinue.START ? 1 : 0;
+                    closing += one instanceof Slur s && s.getType() == StartStopContinue.STOP ? 1 : 0;
+                }
+            }
+        }
+        sung.note(first.getLyric());
+        boolean beamed = first.getBeam().stream().anyMatch(b -> b.getNumber() == 1 && (b.getValue() == BeamValue.BEGIN || b.getValue() == BeamValue.CONTINUE));
+        return new wildflourish.core.tune.Note(event.chord().stream().map(this::pitch).toList(), length, tuplet, tied, opening, closing, marks, !beamed);
+    }
+
+    private Pitch pitch(Note note) {
+        org.audiveris.proxymusic.Pitch written = note.getPitch();
+        double alter = written.getAlter() == null ? 0 : written.getAlter().doubleValue();
+        if (alter != Math.rint(alter)) {
+            tell(note, "quarter tones are not read", "the note is read at the nearest semitone");
+        }
+        Step step = written.getStep() == null ? Step.C : Step.valueOf(written.getStep().value());
+        return new Pitch(step, Math.clamp(Math.round(alter), -2, 2), Math.clamp(written.getOctave(), 0, 9));
+    }
+
+    /** The length that a note is written with, its tuplet taken in; empty where it has no type. */
+    static Optional<Ratio> written(Note note) {
+        if (note.getType() == null || note.getType().getValue() == null) {
+            return Optional.empty();
+        }
+        Optional<Ratio> value = new NoteValues.Value(note.getType().getValue(), note.getDot().size()).length();
+        return value.map(v -> factor(note).map(f -> v.times(f)).orElse(v));
+    }
+
+    private static Optional<Ratio> factor(Note note) {
+        TimeModification modification = note.getTimeModification();
+        if (modification == null || modification.getActualNotes() == null || modification.getNormalNotes() == null) {
+            return Optional.empty();
+        }
+        int actual = modification.getActualNotes().intValue();
+        int normal = modification.getNormalNotes().intValue();
+        return actual < 1 || normal < 1 || actual > 99 || normal > 99 || actual == normal ? Optional.empty() : Optional.of(Ratio.of(normal, actual));
+    }
+
+    private void tell(Note note, String what, String remedy) {
+        if (told.add(what)) {
+            GuardedXml.Place place = xml.place(note);
+            findings.warning(place.line(), place.column(), "part “%s”, measure %d: %s".formatted(part, measureNumber, what), remedy);
+        }
+    }
+
+    /** The tuplet that is being read: its notes are counted when it is whole. */
+    private final class Groups {
+
+        private int actual;
+        private int normal;
+        private int count;
+        private boolean signed;
+        private Ratio sum = Ratio.ZERO;
+        private Ratio least = Ratio.ONE;
+
+        Optional<Tuplet> take(Note note, Ratio length, List<Element> elements) {
+            Optional<Ratio> factor = factor(note);
+            boolean same = factor.isPresent() && count > 0 && factor.get().equals(Ratio.of(normal, actual)) && !has(note, StartStop.START);
+            if (!same) {
+                close(elements);
+            }
+            if (factor.isEmpty()) {
+                return Optional.empty();
+            }
+            signed |= has(note, StartStop.START);
+            if (count == 0) {
+                actual = note.getTimeModification().getActualNotes().intValue();
+                normal = note.getTimeModification().getNormalNotes().intValue();
+            }
+            Ratio written = length.dividedBy(factor.get());
+            sum = sum.plus(written);
+            least = written.isLess(least) ? written : least;
+            return Optional.of(new Tuplet(actual, normal, count++, 0));
+        }
+
+        void after(Note note, List<Element> elements) {
+            if (count > 0 && (has(note, StartStop.STOP) || !signed && isWhole())) {
+                close(elements);
+            }
+        }
+
+        /** Whether the notes read so far fill the tuplet. */
+        private boolean isWhole() {
+            Ratio unit = sum.dividedBy(Ratio.of(actual, 1));
+            boolean value = unit.numerator() == 1 && Long.bitCount(unit.denominator()) == 1;
+            return count > 1 && value && !least.isLess(unit.times(Ratio.of(1, 2))) && !unit.times(Ratio.of(2, 1)).isLess(least);
+        }
+
+        private static boolean has(Note note, StartStop type) {
+            return note.getNotations().stream().flatMap(n -> n.getTiedOrSlurOrTuplet().stream())
+                    .anyMatch(o -> o instanceof org.audiveris.proxymusic.Tuplet t && t.getType() == type);
+        }
+
+        /** Gives the notes of the tuplet their count. */
+        void close(List<Element> elements) {
+            for (int i = elements.size() - 1; i >= 0 && count > 0; i--) {
+                Element element = elements.get(i);
+                Optional<Tuplet> tuplet = element instanceof wildflourish.core.tune.Note n ? n.tuplet() : element instanceof Rest r ? r.tuplet() : Optional.empty();
+                if (tuplet.isEmpty() || tuplet.get().count() != 0) {
+                    continue;
+                }
+                Tuplet counted = tuplet.get().withCount(count);
+                elements.set(i, element instanceof wildflourish.core.tune.Note n ? n.withTuplet(counted) : ((Rest) element).withTuplet(counted));
+                if (counted.isFirst()) {
+                    break;
+                }
+            }
+            count = 0;
+            signed = false;
+            sum = Ratio.ZERO;
+            least = Ratio.ONE;
+        }
+    }
+}
