@@ -89,7 +89,7 @@ public final class Exports {
             case MUSICXML -> MusicXmlWriter.write(onThePage(arrangement.version(rung)));
             case MXL -> MusicXmlWriter.compressed(onThePage(arrangement.version(rung)));
             case MIDI -> MidiWriter.write(arrangement.tune().title(), performance(arrangement.version(rung)),
-                    arrangement.tempo(), arrangement.instrument().hasHands());
+                    arrangement.tempo(), arrangement.instrument().hasHands(), arrangement.tune());
             case WAV -> {
                 Piece piece = Piece.of(arrangement, rung, arrangement.tempo(), Lilt.STRAIGHT);
                 yield wave(Itinerary.once(List.of(Leg.heard(piece, piece.whole())), Backing.NONE), p -> { }, () -> false).orElseThrow();

@@ -1,7 +1,9 @@
 package wildflourish.formats.door;
 
+import java.util.List;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.formats.book.TuneBook;
+import wildflourish.formats.midi.MidiReader;
 import wildflourish.formats.musicxml.MusicXmlReader;
 
 /** Reads files of tunes: what format one is in is told by what it holds, not by its name. */
@@ -10,12 +12,15 @@ public final class TuneFiles {
     /** Files larger than this are not read, in bytes. */
     public static final int LARGEST = AbcReader.LARGEST;
     /** The endings of the formats that are read. */
-    public static final java.util.List<String> ENDINGS = java.util.List.of(".abc", ".musicxml", ".xml", ".mxl", ".mid", ".midi");
+    public static final List<String> ENDINGS = List.of(".abc", ".musicxml", ".xml", ".mxl", ".mid", ".midi");
 
     private TuneFiles() {}
 
     /** The tunes in the bytes of a file; what is wrong comes as findings. */
     public static TuneBook read(byte[] bytes) {
+        if (MidiReader.isOne(bytes)) {
+            return MidiReader.read(bytes);
+        }
         return MusicXmlReader.isOne(bytes) ? MusicXmlReader.read(bytes) : AbcReader.read(bytes);
     }
 }

@@ -9,6 +9,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
 import javax.sound.midi.MidiEvent;
@@ -18,7 +19,12 @@ import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
 import wildflourish.core.ornament.Performance;
 import wildflourish.core.ornament.Sound;
+import wildflourish.core.tune.Key;
+import wildflourish.core.tune.Meter;
+import wildflourish.core.tune.Mode;
+import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.Tune;
 
 /**
  * Writes performances as Standard MIDI Files 1.0, type 0. Clicks, dips and glides inside a sounding note become short
@@ -55,15 +61,27 @@ public final class MidiWriter {
 
     /** As above, with clicks on the channel of the drums. */
     public static byte[] write(String title, Performance performance, Tempo tempo, boolean pipe, List<Knock> knocks) {
+        return write(title, performance, tempo, pipe, knocks, Optional.empty());
+    }
+
+    /** As above; the tune that is played tells its meter, its lead-in and its key. */
+    public static byte[] write(String title, Performance performance, Tempo tempo, boolean pipe, Tune tune) {
+        return write(title, performance, tempo, pipe, List.of(), Optional.of(tune));
+    }
+
+    private static byte[] write(String title, Performance performance, Tempo tempo, boolean pipe, List<Knock> knocks, Optional<Tune> tune) {
         try {
             Sequence sequence = new Sequence(Sequence.PPQ, RESOLUTION);
             Track track = sequence.createTrack();
             byte[] name = title.getBytes(StandardCharsets.UTF_8);
             track.add(new MidiEvent(new MetaMessage(0x03, name, name.length), 0));
-            double msPerCrotchet = tempo.millis(wildflourish.core.tune.Ratio.of(1, 4)).toDouble();
+            double msPerCrotchet = tempo.millis(Ratio.of(1, 4)).toDouble();
             int micros = Math.clamp(Math.round(msPerCrotchet * 1000), 1, 0xffffff);
             track.add(new MidiEvent(new MetaMessage(
                     0x51, new byte[] {(byte) (micros >> 16), (byte) (micros >> 8), (byte) micros}, 3), 0));
+            if (tune.isPresent()) {
+                signatures(tune.get(), track);
+            }
             track.add(new MidiEvent(new ShortMessage(ShortMessage.PROGRAM_CHANGE, 0, pipe ? PIPE : PIANO, 0), 0));
             for (Piece piece : pieces(performance, RESOLUTION / (micros / 1000.0))) {
                 track.add(new MidiEvent(
@@ -84,6 +102,28 @@ public final class MidiWriter {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** The meter, said first for a lead-in where there is one, and the key. */
+    private static void signatures(Tune tune, Track track) throws InvalidMidiDataException {
+        Meter meter = tune.head().meter();
+        if (!meter.isFree()) {
+            Ratio lead = tune.bars().isEmpty() || tune.bars().getFirst().number() != 0 ? Ratio.ZERO : tune.bars().getFirst().length();
+            boolean sayable = lead.isPositive() && Long.bitCount(lead.denominator()) == 1 && lead.numerator() <= 64 && lead.denominator() <= 64;
+            if (sayable) {
+                track.add(new MidiEvent(meter((int) lead.numerator(), (int) lead.denominator()), 0));
+            }
+            long bar = sayable ? Math.round(lead.toDouble() * 4 * RESOLUTION) : 0;
+            track.add(new MidiEvent(meter(meter.count(), meter.unit()), bar));
+        }
+        Key key = tune.head().key();
+        if (!key.open() && Math.abs(key.fifths()) <= 7) {
+            track.add(new MidiEvent(new MetaMessage(0x59, new byte[] {(byte) key.fifths(), (byte) (key.mode() == Mode.MINOR ? 1 : 0)}, 2), 0));
+        }
+    }
+
+    private static MetaMessage meter(int count, int unit) throws InvalidMidiDataException {
+        return new MetaMessage(0x58, new byte[] {(byte) count, (byte) Integer.numberOfTrailingZeros(unit), 24, 8}, 4);
     }
 
     /** What cuts into a sound that goes on, and takes its place for a while. */

@@ -1,0 +1,57 @@
+package wildflourish.core.writing;
+
+import java.util.List;
+import wildflourish.core.tune.Meter;
+import wildflourish.core.tune.Ratio;
+
+/** Where the bar lines fall among notes that nobody has set into bars: the lead-in under which the long notes stand strongest. */
+public final class Pickup {
+
+    private static final Ratio QUAVER = Ratio.of(1, 8);
+    /** A note counts by its length, up to this. */
+    private static final double LONGEST = 0.5;
+    /** How much speaks for beginning on the bar line, and for ending with a bar (from memory). */
+    private static final double NONE = 0.12;
+    private static final double WHOLE_END = 0.3;
+
+    private Pickup() {}
+
+    /**
+     * The likeliest lead-in before the first bar line.
+     *
+     * @param notes the first from 0
+     */
+    public static Ratio find(List<Played> notes, Meter meter) {
+        Ratio best = Ratio.ZERO;
+        double most = Double.NEGATIVE_INFINITY;
+        for (Ratio pickup = Ratio.ZERO; pickup.isLess(meter.barLength()); pickup = pickup.plus(QUAVER)) {
+            double worth = worth(notes, meter, pickup);
+            if (worth > most) {
+                most = worth;
+                best = pickup;
+            }
+        }
+        return best;
+    }
+
+    private static double worth(List<Played> notes, Meter meter, Ratio pickup) {
+        double bar = meter.barLength().toDouble();
+        double heard = 0;
+        double all = 0;
+        for (int i = 0; i < notes.size(); i++) {
+            Played note = notes.get(i);
+            double length = Math.min(LONGEST, (i + 1 < notes.size() ? notes.get(i + 1).at() : note.until()) - note.at());
+            double offset = note.at() - pickup.toDouble();
+            double within = offset - Math.floor(offset / bar + 1e-6) * bar;
+            long quavers = Math.round(within * 8);
+            boolean onGrid = Math.abs(within * 8 - quavers) < 0.25;
+            Ratio place = Ratio.of(quavers, 8).isLess(meter.barLength()) ? Ratio.of(quavers, 8) : Ratio.ZERO;
+            heard += onGrid ? length * meter.strength(place) : 0;
+            all += length;
+        }
+        double end = notes.getLast().until() - pickup.toDouble();
+        double over = end - Math.floor(end / bar + 1e-6) * bar;
+        boolean whole = over < 0.06 || Math.abs(over - (bar - pickup.toDouble())) < 0.06;
+        return heard / Math.max(1e-9, all) + (pickup.isZero() ? NONE : 0) + (whole ? WHOLE_END : 0);
+    }
+}
