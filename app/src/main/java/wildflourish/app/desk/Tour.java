@@ -32,6 +32,7 @@ import wildflourish.app.trellis.TrellisView;
 import wildflourish.app.writing.WritingModel;
 import wildflourish.app.writing.WritingScreen;
 import wildflourish.core.practice.SimulatedStudent;
+import wildflourish.core.writing.Pen;
 
 /** Walks the main views without a display and writes a picture of each. */
 final class Tour {
@@ -94,8 +95,9 @@ final class Tour {
             reading().select(6);
         }));
         stops.add(new Stop("", () -> model.show(WritingScreen.ID), () -> writing().state().get() != null));
-        stops.add(new Stop("writing", () -> writing().type(writing().typed().replace("d2 cd|", "d3 cd?|").replace("G2 BG eGBG", "^C2 BG eGBG")),
+        stops.add(new Stop("", () -> writing().type(writing().typed().replace("d2 cd|", "d3 cd|").replace("G2 BG eGBG", "^C2 BG eGBG")),
                 () -> writing().state().get().changed()));
+        stops.add(new Stop("writing", () -> writing().stroke(p -> p.take(20).move(2, true)), () -> writing().pen().get().filter(Pen::holds).isPresent()));
         stops.add(new Stop("", () -> writing().goBack()));
         stops.add(new Stop("", () -> model.show("rounds"), () -> rounds().state().get() != null));
         stops.add(new Stop("rounds", () -> {

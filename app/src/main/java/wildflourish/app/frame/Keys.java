@@ -78,6 +78,11 @@ public sealed interface Keys {
         return new Sign(signs, signs.substring(0, 1));
     }
 
+    /** Each of some signs, written in words of its own. */
+    static Keys signs(String signs, String words) {
+        return new Sign(signs, words);
+    }
+
     /** A letter as it is typed, capital or small, the letters in some order of their own. */
     static Keys typedLetter(String words) {
         return new Sign(SMALL + SMALL.toUpperCase(java.util.Locale.ROOT), words);

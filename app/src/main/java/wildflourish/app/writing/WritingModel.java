@@ -1,16 +1,22 @@
 package wildflourish.app.writing;
 
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.work.Background;
 import wildflourish.core.finding.Finding;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.BarLine;
+import wildflourish.core.tune.Element;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.writing.Amendment;
+import wildflourish.core.writing.Pen;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.formats.abc.AbcWriter;
 import wildflourish.formats.book.BookTune;
@@ -38,6 +44,12 @@ public final class WritingModel {
     private final Consumer<String> draft;
     private final Consumer<String> say;
     private final ReadOnlyObjectWrapper<WritingState> state = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Optional<Pen>> pen = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final Deque<Stroke> strokes = new ArrayDeque<>();
+    private final Deque<Stroke> undone = new ArrayDeque<>();
+    /** The text that the pen's tune makes, or that it was read from. */
+    private String penText = "";
+    private List<Element> clip = List.of();
     private boolean shown;
     private boolean fresh;
     /** The open tune that the text belongs to, and what it was read from. */
@@ -70,6 +82,11 @@ public final class WritingModel {
     /** What is shown; null before there is a text. */
     public ReadOnlyObjectProperty<WritingState> state() {
         return state.getReadOnlyProperty();
+    }
+
+    /** Where the pen stands on the stave; empty while the text cannot be read. */
+    public ReadOnlyObjectProperty<Optional<Pen>> pen() {
+        return pen.getReadOnlyProperty();
     }
 
     /** Whether a new tune is being written. */
@@ -153,6 +170,9 @@ public final class WritingModel {
     private void begin(String text, long tune) {
         of = tune;
         begun = text;
+        strokes.clear();
+        undone.clear();
+        pen.set(Optional.empty());
         type(text);
     }
 
@@ -175,6 +195,7 @@ public final class WritingModel {
         background.latest(this, NOT_READ, job -> read(text, open, changed), read -> {
             readBeside = open;
             state.set(read);
+            follow(read);
         }, () -> { });
     }
 
@@ -182,7 +203,92 @@ public final class WritingModel {
         TuneBook book = AbcReader.read(text);
         Optional<BookTune> tune = book.tunes().stream().filter(t -> !t.tune().bars().isEmpty()).findFirst();
         Optional<Amendment> amendment = open.flatMap(a -> tune.map(t -> Amendment.of(a, t.tune())));
-        return new WritingState(text, tune, book.findings(), amendment, changed);
+        return new WritingState(text, tune, book.hasErrors() && tune.isPresent() ? Optional.empty() : tune.map(BookTune::tune).or(() -> blank(text)), book.findings(), amendment, changed);
+    }
+
+    /** A head without notes yet, as a tune to write in. */
+    private static Optional<Tune> blank(String text) {
+        TuneBook read = AbcReader.read(text.strip() + "\nz\n");
+        return read.tunes().isEmpty() || read.hasErrors() ? Optional.empty()
+                : Optional.of(new Tune(read.tunes().getFirst().tune().head(), BarLine.NONE, List.of()));
+    }
+
+    // --- The pen
+
+    /** What was there before a stroke. */
+    private record Stroke(String text, Pen pen) {}
+
+    /** The pen follows what was typed; a text that it wrote itself changes nothing. */
+    private void follow(WritingState read) {
+        if (!read.text().equals(typed) || read.text().equals(penText) && pen.get().isPresent()) {
+            return;
+        }
+        penText = read.text();
+        pen.set(read.page().map(t -> pen.get().map(p -> p.over(t)).orElseGet(() -> fresh ? Pen.atTheEnd(t) : Pen.atTheEnd(t).go(0, false))));
+    }
+
+    /** One stroke of the pen; whether it changed anything. */
+    public boolean stroke(UnaryOperator<Pen> change) {
+        if (pen.get().isEmpty() || !typed.equals(penText)) {
+            say.accept(state.get() != null && state.get().isBroken() && pen.get().isEmpty() ? "put the text right first: the stave shows what it makes" : "the text is still being read");
+            return false;
+        }
+        Pen before = pen.get().get();
+        Pen after = change.apply(before);
+        if (after.equals(before)) {
+            return false;
+        }
+        if (!after.tune().equals(before.tune())) {
+            strokes.push(new Stroke(typed, before));
+            undone.clear();
+            put(asText(after.tune()), after);
+        } else {
+            pen.set(Optional.of(after));
+        }
+        return true;
+    }
+
+    private void put(String text, Pen now) {
+        penText = text;
+        pen.set(Optional.of(now));
+        type(text);
+    }
+
+    /** Takes the latest stroke back; false where there is none. */
+    public boolean unstroke() {
+        return back(strokes, undone);
+    }
+
+    /** Does the latest stroke again; false where none was taken back. */
+    public boolean restroke() {
+        return back(undone, strokes);
+    }
+
+    private boolean back(Deque<Stroke> from, Deque<Stroke> to) {
+        if (from.isEmpty() || pen.get().isEmpty()) {
+            return false;
+        }
+        to.push(new Stroke(typed, pen.get().get()));
+        Stroke stroke = from.pop();
+        put(stroke.text(), stroke.pen());
+        return true;
+    }
+
+    /** Whether a stroke can be taken back. */
+    public boolean hasStrokes() {
+        return !strokes.isEmpty();
+    }
+
+    /** Keeps what is in hand, to be put elsewhere. */
+    public void copy() {
+        pen.get().filter(Pen::holds).ifPresent(p -> clip = p.copied());
+    }
+
+    /** Puts what was copied where the pen stands. */
+    public void paste() {
+        if (!clip.isEmpty()) {
+            stroke(p -> p.paste(clip));
+        }
     }
 
     /** Makes an edit of what is typed, or puts a new tune on the shelf. */
@@ -198,11 +304,13 @@ public final class WritingModel {
         } else if (fresh) {
             fresh = false;
             begun = typed;
+            strokes.clear();
             draft.accept("");
             shelf.add(now.tune().orElseThrow());
         } else if (now.amendment().isPresent() && isTouched()) {
             Amendment amendment = now.amendment().get();
             begun = typed;
+            strokes.clear();
             trellis.settle("tune put right", amendment.arrangement());
             if (!amendment.left().isEmpty()) {
                 say.accept("tune put right; %d thing%s could not go along: Ctrl+Z takes it back".formatted(amendment.left().size(),

@@ -1,7 +1,9 @@
 package wildflourish.app.writing;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.Plate;
 import wildflourish.app.frame.Site;
@@ -10,6 +12,7 @@ import wildflourish.app.listening.ListeningState;
 import wildflourish.app.paint.Look;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TuneScreen;
+import wildflourish.core.setting.Arrangement;
 
 /** Writing: what are the notes? */
 public final class WritingScreen extends TuneScreen<WritingView> {
@@ -23,6 +26,7 @@ public final class WritingScreen extends TuneScreen<WritingView> {
 
     private final WritingModel model;
     private final ListeningModel listening;
+    private final List<Command> deeds;
     private final List<Command> commands;
 
     /** The screen of a text. */
@@ -30,13 +34,29 @@ public final class WritingScreen extends TuneScreen<WritingView> {
         super(PLATE, trellis);
         this.model = model;
         this.listening = listening;
-        this.commands = List.of(
+        this.deeds = List.of(
                 Command.of("keep-writing", "Keep the tune as it is written", GROUP, model::keep).keys("Ctrl+Enter"),
                 Command.of("back-from-writing", "Back to the tune as it is", GROUP, model::goBack),
                 Command.of("new-tune", "Write a new tune", GROUP, () -> {
                     model.startNew();
                     site.show(ID);
                 }).keys("Ctrl+Shift+N"));
+        this.commands = new ArrayList<>(deeds);
+        commands.addAll(new PenKeys(model, this::penHasKeyboard, this::ask, this::heard).commands());
+    }
+
+    private boolean penHasKeyboard() {
+        return isMade() && view().penHasKeyboard();
+    }
+
+    private void ask(String words, String now, Consumer<String> then) {
+        view().ask(words, now, then);
+    }
+
+    /** Lets the note just written be heard. */
+    private void heard(Arrangement note) {
+        listening.stopIfPlaying();
+        listening.toggle(() -> note, 0, 0, ListeningState.Extent.TUNE);
     }
 
     public WritingModel model() {
@@ -50,7 +70,7 @@ public final class WritingScreen extends TuneScreen<WritingView> {
 
     @Override
     protected WritingView make() {
-        return new WritingView(model, commands);
+        return new WritingView(model, deeds);
     }
 
     @Override
@@ -65,12 +85,27 @@ public final class WritingScreen extends TuneScreen<WritingView> {
 
     @Override
     public void focus() {
-        view().focusText();
+        view().focusStave();
     }
 
     @Override
     public List<Command> commands() {
         return commands;
+    }
+
+    @Override
+    public boolean canUndo() {
+        return model.hasStrokes() || super.canUndo();
+    }
+
+    @Override
+    public boolean undo() {
+        return model.unstroke() || super.undo();
+    }
+
+    @Override
+    public boolean redo() {
+        return model.restroke() || super.redo();
     }
 
     @Override

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import wildflourish.core.finding.Finding;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Tune;
 import wildflourish.core.writing.Amendment;
 import wildflourish.formats.book.BookTune;
 
@@ -12,12 +13,13 @@ import wildflourish.formats.book.BookTune;
  *
  * @param text as it is typed
  * @param tune what was read of it; empty where it holds no notes
+ * @param page what the pen writes on: that tune, or its head alone while it has no notes; empty where the text has no head
  * @param findings what was found in it, by lines
  * @param amendment the open tune as it would be with it; empty for a new tune
  * @param changed whether it is another tune than the one it began as
  */
 public record WritingState(
-        String text, Optional<BookTune> tune, List<Finding> findings, Optional<Amendment> amendment, boolean changed) {
+        String text, Optional<BookTune> tune, Optional<Tune> page, List<Finding> findings, Optional<Amendment> amendment, boolean changed) {
 
     public WritingState {
         findings = List.copyOf(findings);

@@ -1,53 +1,70 @@
 package wildflourish.app.writing;
 
 import java.util.List;
+import java.util.function.Consumer;
 import javafx.collections.FXCollections;
 import javafx.geometry.Insets;
 import javafx.scene.TraversalDirection;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.SplitPane;
 import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import wildflourish.app.controls.Boxes;
 import wildflourish.app.controls.Labels;
 import wildflourish.app.controls.Shown;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandButton;
-import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Look;
-import wildflourish.core.setting.Arrangement;
 import wildflourish.core.writing.Amendment;
-import wildflourish.score.engrave.Engraving;
-import wildflourish.score.engrave.ScoreEngraver;
-import wildflourish.score.engrave.ScoreRequest;
+import wildflourish.core.writing.Pen;
+import wildflourish.score.display.Bounds;
 
 /** The text on the left, the stave that it makes on the right, and below it what was found and what cannot go along. */
 public final class WritingView extends BorderPane {
 
-    private static final double SPACE = 7.5;
+    private static final String HINT = "a to g write notes; 2, 3, 4 make the last one so many quavers long; F1 shows all keys";
 
     private final WritingModel model;
     private final TextArea text = new TextArea();
     private final Label about = new Label();
-    private final Canvas stave = new Canvas();
-    private final ScrollPane page = new ScrollPane(stave);
+    private final PenStave stave;
+    private final ScrollPane page;
+    private final HeadRow head;
+    private final Label asked = new Label();
+    private final TextField answer = new TextField();
+    private final HBox question = Boxes.row(asked, answer);
+    private Consumer<String> answered = a -> { };
     private final ListView<String> findings = new ListView<>();
     private final VBox found = new VBox(4, Labels.heading("What was found"), findings);
     private final Label left = new Label();
     private final VBox lost = new VBox(4, Labels.heading("What cannot go along"), left);
-    private Look look = Look.USUAL;
     private boolean filling;
 
     /** A view with the commands of its buttons. */
     WritingView(WritingModel model, List<Command> buttons) {
         this.model = model;
+        this.head = new HeadRow(model);
+        this.stave = new PenStave(new PenStave.PenHand() {
+            @Override
+            public void take(int index, boolean holding) {
+                model.stroke(p -> holding ? p.go(index < p.at() ? index : index + 1, true) : p.take(index));
+            }
+
+            @Override
+            public void end() {
+                model.stroke(p -> p.go(p.size(), false));
+            }
+        });
+        this.page = new ScrollPane(stave);
         setId("writing");
         getStyleClass().add("writing");
         text.setId("writing-text");
@@ -68,18 +85,18 @@ public final class WritingView extends BorderPane {
         about.setId("writing-about");
         about.getStyleClass().add("quiet");
         about.setWrapText(true);
-        HBox deeds = new HBox(6);
-        buttons.forEach(b -> deeds.getChildren().add(CommandButton.of(b, b.words(), this::focusText)));
+        about.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
+        FlowPane deeds = new FlowPane(6, 6);
+        buttons.forEach(b -> deeds.getChildren().add(CommandButton.of(b, b.words(), this::focusStave)));
         VBox source = new VBox(8, about, text, deeds);
         VBox.setVgrow(text, Priority.ALWAYS);
         source.setPadding(new Insets(12));
         page.setId("writing-stave");
-        page.setAccessibleText("the stave that the text makes");
         page.setFitToWidth(true);
         page.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         page.viewportBoundsProperty().addListener((o, before, now) -> {
             if (before.getWidth() != now.getWidth()) {
-                draw();
+                draw(false);
             }
         });
         findings.setId("writing-findings");
@@ -92,11 +109,34 @@ public final class WritingView extends BorderPane {
         VBox below = new VBox(10, found, lost);
         below.setPadding(new Insets(8, 12, 12, 12));
         VBox.setVgrow(page, Priority.ALWAYS);
-        VBox result = new VBox(0, page, below);
+        Label hint = Labels.wrapped(HINT);
+        hint.getStyleClass().add("quiet");
+        head.setPadding(new Insets(8, 12, 8, 12));
+        hint.setPadding(new Insets(4, 12, 4, 12));
+        question.setPadding(new Insets(2, 12, 6, 12));
+        answer.setId("pen-answer");
+        asked.setLabelFor(answer);
+        answer.setOnAction(e -> {
+            Shown.set(question, false);
+            answered.accept(answer.getText().strip());
+            stave.requestFocus();
+        });
+        answer.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                e.consume();
+                Shown.set(question, false);
+                stave.requestFocus();
+            }
+        });
+        Shown.set(question, false);
+        VBox result = new VBox(0, head, page, question, hint, below);
+        source.setMinWidth(0);
+        result.setMinWidth(0);
         SplitPane both = new SplitPane(source, result);
         both.setDividerPositions(0.38);
         setCenter(both);
         model.state().addListener((o, before, now) -> show(now));
+        model.pen().addListener((o, before, now) -> draw(true));
         if (model.state().get() != null) {
             show(model.state().get());
         }
@@ -108,14 +148,14 @@ public final class WritingView extends BorderPane {
             text.setText(now.text());
             filling = false;
         }
-        about.setText(model.isFresh() ? "A new tune. Letters are notes, capitals an octave lower; figures make them longer: A2 is twice an A; | ends a bar."
-                : now.changed() ? "Changed. What stands on its notes goes along with them." : "The tune as it is. Type in it to put it right.");
+        about.setText(model.isFresh() ? "A new tune: on the stave, or here as ABC text." : now.changed() ? "Changed. What stands on its notes goes along with them."
+                : "The tune as ABC text. Stave and text follow each other.");
         findings.setItems(FXCollections.observableArrayList(WritingModel.lines(now)));
         Shown.set(found, !now.findings().isEmpty());
         left.setText(String.join("\n", now.left().stream().limit(12).map(Amendment.Left::inWords).toList())
                 + (now.left().size() > 12 ? "\nand %d more".formatted(now.left().size() - 12) : ""));
         Shown.set(lost, !now.left().isEmpty());
-        draw();
+        draw(false);
     }
 
     private void goToLine(int finding) {
@@ -137,28 +177,46 @@ public final class WritingView extends BorderPane {
     }
 
     /** Draws the stave of what could be read last; while the text is broken it stays as it was. */
-    private void draw() {
-        double room = page.getViewportBounds().getWidth();
-        Arrangement bare = model.bare().orElse(null);
-        if (bare == null || room < 100) {
-            return;
+    private void draw(boolean follow) {
+        head.show(model.pen().get().map(Pen::tune));
+        stave.show(model.pen().get(), page.getViewportBounds().getWidth());
+        if (follow) {
+            stave.caretArea().ifPresent(this::reveal);
         }
-        double space = SPACE * Math.sqrt(look.scale());
-        Engraving engraving = ScoreEngraver.engrave(new ScoreRequest(bare.version(0), java.util.Set.of(0), false, false, Math.max(40, (room - 12) / space)));
-        stave.setWidth(room);
-        stave.setHeight(engraving.drawing().height() * space + 12);
-        var g = stave.getGraphicsContext2D();
-        g.setFill(look.palette().paper());
-        g.fillRect(0, 0, stave.getWidth(), stave.getHeight());
-        new CanvasPainter(g, look.palette(), space, 0, 6).paint(engraving.drawing().shapes());
     }
 
-    void focusText() {
-        text.requestFocus();
+    /** Scrolls as far as needed to see where the pen stands. */
+    private void reveal(Bounds area) {
+        double shown = page.getViewportBounds().getHeight();
+        double all = stave.getPrefHeight();
+        double room = all - shown;
+        if (room <= 0 || shown <= 0) {
+            return;
+        }
+        double top = page.getVvalue() * room;
+        double wanted = area.top() - 20 < top ? area.top() - 20 : area.bottom() + 30 > top + shown ? area.bottom() + 30 - shown : top;
+        page.setVvalue(Math.clamp(wanted / room, 0, 1));
+    }
+
+    /** Asks for a few words about what is in hand; Enter gives them, Escape leaves it. */
+    void ask(String words, String now, Consumer<String> then) {
+        asked.setText(words);
+        answer.setText(now);
+        answered = then;
+        Shown.set(question, true);
+        answer.requestFocus();
+        answer.selectAll();
+    }
+
+    boolean penHasKeyboard() {
+        return stave.isFocused();
+    }
+
+    void focusStave() {
+        stave.requestFocus();
     }
 
     void setLook(Look newLook) {
-        look = newLook;
-        draw();
+        stave.setLook(newLook);
     }
 }

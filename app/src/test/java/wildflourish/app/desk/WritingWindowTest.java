@@ -2,10 +2,13 @@ package wildflourish.app.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.util.List;
+import javafx.event.ActionEvent;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.writing.WritingModel;
@@ -43,11 +46,14 @@ class WritingWindowTest extends WindowTest {
         push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.N);
         until(() -> writing().state().get() != null);
         assertThat(isShown("writing")).isTrue();
-        assertThat(text().isFocused()).isTrue();
+        assertThat(lookup("#pen-stave").query().isFocused()).isTrue();
         push(KeyCode.CONTROL, KeyCode.ENTER);
         assertThat(model.message().get()).contains("Not kept", "no notes");
         interact(() -> text().setText(text().getText().replace("New tune", "The Eighth Wave") + "|:"));
-        interact(text()::end);
+        interact(() -> {
+            text().requestFocus();
+            text().end();
+        });
         write("D2FA dAFA");
         interact(() -> text().appendText("|B2GB dBGB|A2FA dAFA|E2EF GFED:|"));
         until(() -> writing().state().get().text().equals(text().getText()));
@@ -57,6 +63,83 @@ class WritingWindowTest extends WindowTest {
         assertThat(model.trellis().arrangement().tune().title()).isEqualTo("The Eighth Wave");
         until(() -> model.shelf().tunes().stream().map(TuneEntry::title).anyMatch("The Eighth Wave"::equals));
         assertThat(model.trellis().arrangement().ladder().size()).as("a ladder is grown for it").isGreaterThan(1);
+    }
+
+    @Test
+    void anEightBarTuneIsWrittenByKeyboardFromNothingToAPrintedSheet() throws IOException {
+        open(false);
+        until(() -> model.shelf().known().get());
+        push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.N);
+        until(() -> writing().pen().get().isPresent());
+        TextField title = lookup("#writing-title").query();
+        interact(() -> {
+            title.requestFocus();
+            title.setText("Nine Ebbs");
+            title.fireEvent(new ActionEvent());
+            lookup("#pen-stave").query().requestFocus();
+        });
+        until(() -> text().getText().contains("T:Nine Ebbs"));
+        push(KeyCode.D);
+        write("d2fa dafa b2gb dgbd a2fa dafa g2eg c'egc ".replace("'", ""));
+        assertThat(writing().pen().get().orElseThrow().tune().bars()).hasSizeGreaterThanOrEqualTo(4);
+        push(KeyCode.BACK_SPACE);
+        int written = writing().pen().get().orElseThrow().size();
+        push(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(writing().pen().get().orElseThrow().size()).isEqualTo(written + 1);
+        push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.Z);
+        write("fad fad dfa dfa");
+        write("g2bg e2ge a2ce d4:");
+        until(() -> writing().state().get().text().equals(text().getText()) && writing().state().get().tune().isPresent());
+        assertThat(writing().state().get().findings()).isEmpty();
+        assertThat(text().getText()).contains("|:", ":|");
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        until(() -> model.trellis().isOpen());
+        assertThat(model.trellis().arrangement().tune().title()).isEqualTo("Nine Ebbs");
+        push(KeyCode.CONTROL, KeyCode.DIGIT8);
+        until(() -> lookup("#sheet-pages").tryQuery().isPresent() || isShown("sheet"));
+        assertThat(isShown("sheet")).isTrue();
+    }
+
+    @Test
+    void aNoteUnderARollIsPutRightOnTheStave() {
+        open(true);
+        Setting full = model.trellis().arrangement().ladder().setting(4);
+        enter();
+        until(() -> writing().pen().get().isPresent());
+        assertThat(lookup("#pen-stave").query().isFocused()).isTrue();
+        push(KeyCode.HOME);
+        push(KeyCode.RIGHT);
+        push(KeyCode.RIGHT);
+        push(KeyCode.SHIFT, KeyCode.RIGHT);
+        write("g");
+        until(() -> text().getText().contains("|:DE|G2 AF"));
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        until(() -> document(model.trellis().now().tune()).contains("|:DE|G2 AF"));
+        Setting now = model.trellis().arrangement().ladder().setting(4);
+        assertThat(now.at(2)).as("the roll goes along").isEqualTo(full.at(2));
+        push(KeyCode.CONTROL, KeyCode.Z);
+        until(() -> document(model.trellis().now().tune()).contains("|:DE|F2 AF"));
+    }
+
+    @Test
+    void aChordSymbolIsAskedForAndABarTooLongIsAllowed() {
+        open(true);
+        enter();
+        until(() -> writing().pen().get().isPresent());
+        push(KeyCode.HOME);
+        push(KeyCode.RIGHT);
+        write("\"");
+        TextField answer = lookup("#pen-answer").query();
+        until(answer::isFocused);
+        interact(() -> answer.setText("D"));
+        push(KeyCode.ENTER);
+        until(() -> text().getText().contains("\"D\"DE|F2"));
+        assertThat(lookup("#pen-stave").query().isFocused()).isTrue();
+        push(KeyCode.CONTROL, KeyCode.RIGHT);
+        push(KeyCode.RIGHT);
+        write("4");
+        until(() -> text().getText().contains("|F4 AFdF AF"));
+        assertThat(wildflourish.core.writing.Pen.against(writing().pen().get().orElseThrow().tune(), 1)).isEqualTo(1);
     }
 
     @Test

@@ -11,14 +11,19 @@ import wildflourish.score.display.Shape;
  *
  * @param zones the area of each note on each rung shown
  * @param systems the area of each system
+ * @param places the area of each note and rest of the plain tune on the lowest open rung, in order
  * @param firstShapes for each system the index of its first shape in the drawing, whose shapes follow one another by systems
  */
-public record Engraving(Drawing drawing, List<Zone> zones, List<Bounds> systems, List<Integer> firstShapes) {
+public record Engraving(Drawing drawing, List<Zone> zones, List<Bounds> systems, List<Place> places, List<Integer> firstShapes) {
 
     /** Where a note stands on a rung. */
     public record Zone(int rung, int note, int system, Bounds area) {}
 
+    /** Where a note or rest stands: its bar by its index in the tune, and how high the stave reaches there. */
+    public record Place(int bar, int system, Bounds area) {}
+
     public Engraving {
+        places = List.copyOf(places);
         zones = List.copyOf(zones);
         systems = List.copyOf(systems);
         firstShapes = List.copyOf(firstShapes);

@@ -46,6 +46,7 @@ public final class ScoreEngraver {
     private final Map<Integer, Joins.Carried> carried = new HashMap<>();
     private final List<Shape> shapes = new ArrayList<>();
     private final List<Engraving.Zone> zones = new ArrayList<>();
+    private final List<Engraving.Place> places = new ArrayList<>();
     private final List<Bounds> systemAreas = new ArrayList<>();
     private final List<Integer> firstShapes = new ArrayList<>();
     private final Ratio[] leadIns;
@@ -124,7 +125,7 @@ public final class ScoreEngraver {
             y = system(layout, s, y) + BETWEEN_SYSTEMS;
             from = ends.get(s);
         }
-        return new Engraving(new Drawing(request.width(), y, shapes), zones, systemAreas, firstShapes);
+        return new Engraving(new Drawing(request.width(), y, shapes), zones, systemAreas, places, firstShapes);
     }
 
     /** Room of clef, key, meter and an opening repeat sign. */
@@ -178,6 +179,9 @@ public final class ScoreEngraver {
                 label(rung, staveTop + 2.5, true);
                 double bottom = staveTop + Math.max(bounds.bottom(), 4.8) + 0.6;
                 zones(own, played(rung), rung, index, y, bottom);
+                if (rung == lowest && played(rung).tune() == tune) {
+                    places(own, index, staveTop);
+                }
                 trunkTop = trunkTop < 0 ? staveTop : trunkTop;
                 trunkBottom = staveTop + 4;
                 y = bottom;
@@ -315,6 +319,20 @@ public final class ScoreEngraver {
         for (double[] edge : edges) {
             zones.add(new Engraving.Zone(rung, (int) edge[2], system,
                     new Bounds(edge[0], top, edge[1], bottom)));
+        }
+    }
+
+    private void places(SystemLayout layout, int system, double staveTop) {
+        for (SystemLayout.Placed bar : layout.bars()) {
+            for (int i = 0; i < bar.xs().length; i++) {
+                Columns.Column column = bar.bar().columns().get(i);
+                double end = i + 1 < bar.xs().length
+                        ? bar.xs()[i + 1] - bar.bar().columns().get(i + 1).left() - 0.2 : bar.end() - bar.bar().line();
+                if (!(column.element() instanceof wildflourish.core.tune.Change)) {
+                    places.add(new Engraving.Place(bar.bar().index(), system,
+                            new Bounds(bar.xs()[i] - column.left() - 0.2, staveTop - 1, Math.max(bar.xs()[i] + 0.8, end), staveTop + 5)));
+                }
+            }
         }
     }
 }
