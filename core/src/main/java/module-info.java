@@ -13,6 +13,7 @@ module wildflourish.core {
     exports wildflourish.core.practice;
     exports wildflourish.core.reading;
     exports wildflourish.core.rounds;
+    exports wildflourish.core.search;
     exports wildflourish.core.setting;
     exports wildflourish.core.tune;
     exports wildflourish.core.writing;
@@ -24,5 +25,6 @@ module wildflourish.core {
     opens wildflourish.core.practice to com.fasterxml.jackson.databind;
     opens wildflourish.core.reading to com.fasterxml.jackson.databind;
     opens wildflourish.core.tune to com.fasterxml.jackson.databind;
+    opens wildflourish.core.search to com.fasterxml.jackson.databind;
     opens wildflourish.core.writing to com.fasterxml.jackson.databind;
 }

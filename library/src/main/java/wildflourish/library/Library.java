@@ -20,17 +20,21 @@ public final class Library implements AutoCloseable {
     private final LibraryFile file;
     private final Store store;
     private final boolean leftOpen;
+    private final Clock clock;
     private final Tunes tunes;
     private final Drawer drawer;
     private final Log log;
+    private final Index index;
 
     private Library(LibraryFile file, Store store, Clock clock, boolean leftOpen) {
         this.file = file;
         this.leftOpen = leftOpen;
         this.store = store;
+        this.clock = clock;
         this.tunes = new Tunes(store, clock);
         this.drawer = new Drawer(store);
         this.log = new Log(store);
+        this.index = new Index(store);
     }
 
     /**
@@ -109,6 +113,16 @@ public final class Library implements AutoCloseable {
     /** What has been practised. */
     public Log log() {
         return log;
+    }
+
+    /** What tunes are found by. */
+    public Index index() {
+        return index;
+    }
+
+    /** Its back-ups. */
+    public Backups backups() {
+        return new Backups(file.file(), clock);
     }
 
     @Override

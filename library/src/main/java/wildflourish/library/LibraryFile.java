@@ -6,7 +6,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.List;
+import java.util.Optional;
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.Jdbi;
 import org.jdbi.v3.core.JdbiException;
@@ -65,6 +68,43 @@ record LibraryFile(Path file) {
             written.force(true);
         }
         Files.move(part, copy, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+    }
+
+    /** Makes a whole copy, of what is written by now, whoever has the file open. */
+    void copyTo(Path copy) throws IOException {
+        look();
+        SQLiteConfig config = new SQLiteConfig();
+        config.setBusyTimeout(WAIT_MS);
+        try (Handle handle = open(config)) {
+            handle.execute("VACUUM INTO ?", copy.toString());
+        }
+    }
+
+    /** Takes in what another file holds, whole or not at all. */
+    void restoreFrom(Path other) throws SQLException {
+        try (Handle handle = open(); Statement statement = handle.getConnection().createStatement()) {
+            statement.executeUpdate("restore from \"%s\"".formatted(other.toAbsolutePath()));
+        }
+    }
+
+    /** How much is in it. */
+    Backups.Holding holding() throws IOException {
+        if (look().version() == 0) {
+            return new Backups.Holding(file, 0, 0, 0, Optional.empty());
+        }
+        SQLiteConfig config = new SQLiteConfig();
+        config.setReadOnly(true);
+        config.setBusyTimeout(WAIT_MS);
+        try (Handle handle = open(config)) {
+            boolean log = count(handle, "SELECT count(*) FROM sqlite_master WHERE name = 'practice_pass'") > 0;
+            return new Backups.Holding(file, count(handle, "SELECT count(*) FROM tune WHERE removed_at IS NULL"), count(handle, "SELECT count(*) FROM edition"),
+                    log ? count(handle, "SELECT count(*) FROM practice_pass") : 0,
+                    handle.createQuery("SELECT made_at FROM edition ORDER BY id DESC LIMIT 1").mapTo(String.class).findOne());
+        }
+    }
+
+    private static int count(Handle handle, String question) {
+        return handle.createQuery(question).mapTo(Integer.class).one();
     }
 
     /** What SQLite's own examination finds wrong with it; nothing when it is whole. Takes as long as reading the file does. */

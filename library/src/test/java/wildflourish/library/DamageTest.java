@@ -145,6 +145,8 @@ class DamageTest {
     @Test
     void aCopyIsKeptOfWhatIsBroughtToNewTables() throws Exception {
         spoil("DROP TABLE practice_pass");
+        spoil("DROP TABLE profile");
+        spoil("DROP TABLE tag");
         spoil("PRAGMA user_version = 3");
         try (Library library = Library.open(file)) {
             assertThat(library.log().passes().read()).isEmpty();

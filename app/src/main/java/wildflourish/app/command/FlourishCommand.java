@@ -26,6 +26,9 @@ import wildflourish.app.work.Folders;
             ChartCommand.class,
             HandoutCommand.class,
             ConvertCommand.class,
+            SearchCommand.class,
+            BackupCommand.class,
+            RestoreCommand.class,
             InstrumentsCommand.class
         })
 public final class FlourishCommand implements Callable<Integer> {

@@ -169,6 +169,11 @@ public final class DeskModel {
         return opening;
     }
 
+    /** What takes time about the shelf. */
+    ShelfWork shelfWork() {
+        return shelfWork;
+    }
+
     /** How the library is. */
     public Watch watch() {
         return watch;
@@ -327,6 +332,7 @@ public final class DeskModel {
     void refresh() {
         background.run(NOT_ANSWERED, job -> keeper.ask(l -> l.tunes().all().read()), shelf::setTunes);
         background.run(NOT_ANSWERED, job -> keeper.ask(l -> l.tunes().off().read()), shelf::setOff);
+        shelfWork.index();
     }
 
     /** Stops a work in the background; what is done already stays. */

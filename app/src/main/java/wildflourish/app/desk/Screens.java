@@ -59,7 +59,7 @@ final class Screens {
         return new ShelfScreen(t.shelf(), incipits, t.opening()::open, t.opening()::hear, t.shelfWork()::growAll, () -> {
             writing.startNew();
             t.site().show(WritingScreen.ID);
-        }, t.shelfWork()::bringInDemo, t.bringIn(), new ShelfScreen.TakingOff() {
+        }, t.shelfWork()::bringInDemo, t.bringIn(), new ShelfScreen.Deeds() {
             @Override
             public void takeOff(long tune) {
                 t.shelfWork().takeOff(tune);
@@ -68,6 +68,16 @@ final class Screens {
             @Override
             public void putBack(TuneEntry tune) {
                 t.shelfWork().putBack(tune);
+            }
+
+            @Override
+            public void index() {
+                t.shelfWork().index();
+            }
+
+            @Override
+            public void tag(long tune, List<String> words) {
+                t.shelfWork().tag(tune, words);
             }
         });
     }

@@ -1,16 +1,22 @@
 package wildflourish.app.desk;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import wildflourish.app.trellis.Openings;
 import wildflourish.app.work.Background;
 import wildflourish.app.work.Documents;
 import wildflourish.app.work.Keeper;
+import wildflourish.app.work.SafeWrite;
+import wildflourish.app.work.TuneIndex;
+import wildflourish.core.finding.Finding;
 import wildflourish.core.instrument.Instruments;
+import wildflourish.core.search.Profile;
 import wildflourish.core.tune.Head;
 import wildflourish.core.tune.TuneType;
 import wildflourish.formats.abc.AbcWriter;
@@ -27,6 +33,8 @@ final class ShelfWork {
     private static final System.Logger LOG = System.getLogger("wildflourish");
     private static final Background.Words GROWING =
             new Background.Words("growing the shelf", "the shelf could not be grown to its end; what was grown is kept");
+
+    private static final Background.Words INDEXING = Background.Words.silent("not every tune can be found by its notes at the moment");
 
     private final DeskModel desk;
     private final Keeper keeper;
@@ -49,12 +57,28 @@ final class ShelfWork {
                     throw new IOException("larger than 64 MB");
                 }
                 TuneBook book = TuneFiles.read(Files.readAllBytes(file));
-                return Optional.of(new CameIn(book, addAll(book.tunes(), job)));
+                List<Finding> findings = new ArrayList<>(book.findings());
+                findings.addAll(alreadyHere(book.tunes()));
+                return Optional.of(new CameIn(new TuneBook(book.tunes(), findings), addAll(book.tunes(), job)));
             } catch (IOException e) {
                 return Optional.<CameIn>empty();
             }
         }, came -> came.ifPresentOrElse(c -> show(name, c),
                 () -> desk.say("%s cannot be read; check its name and whether you may read it".formatted(file))));
+    }
+
+    /** Tunes that the shelf has already, under whatever name and in whatever key. */
+    private List<Finding> alreadyHere(List<BookTune> tunes) {
+        Map<Long, TuneIndex.Found> index = keeper.ask(l -> TuneIndex.of(l, keeper::keepNotes, () -> false));
+        List<TuneEntry> entries = keeper.ask(l -> l.tunes().all().read());
+        List<Finding> here = new ArrayList<>();
+        for (BookTune tune : tunes) {
+            Profile profile = Profile.of(tune.tune());
+            entries.stream().filter(e -> Optional.ofNullable(index.get(e.id())).flatMap(TuneIndex.Found::profile).filter(profile::isSameTuneAs).isPresent()).findFirst()
+                    .ifPresent(e -> here.add(Finding.warning(tune.line(), 0, "“%s” begins like “%s”, which is here already in %s".formatted(
+                            tune.tune().title(), e.title(), e.key()), "both are on the shelf now; take one off with Delete if they are the same")));
+        }
+        return here;
     }
 
     /** Puts the demo class's tunes on the shelf. */
@@ -89,6 +113,46 @@ final class ShelfWork {
             desk.open(id);
             desk.say("“%s” is on the shelf".formatted(tune.tune().title()));
         });
+    }
+
+    /** Brings what tunes are found by up to date, behind. */
+    void index() {
+        background.latest("index", INDEXING, job -> keeper.ask(l -> TuneIndex.of(l, keeper::keepNotes, job::stopped)), desk.shelf()::setIndex, () -> { });
+    }
+
+    /** Sets the words on a tune. */
+    void tag(long tune, List<String> words) {
+        keeper.tag(tune, words);
+        index();
+        desk.say(words.isEmpty() ? "no tags" : "tagged: " + String.join(", ", words));
+    }
+
+    /** Writes every tune on the shelf into one book of ABC, its ladder with it. */
+    void writeBook(Path file) {
+        background.run(new Background.Words("writing the library", "the book could not be written; the library is as it was"), job -> {
+            StringBuilder book = new StringBuilder("%abc-2.1\n\n");
+            List<TuneEntry> tunes = keeper.ask(l -> l.tunes().all().read());
+            int written = 0;
+            for (TuneEntry tune : tunes) {
+                if (job.stopped()) {
+                    return "stopped; nothing was written";
+                }
+                book.append(keeper.ask(l -> l.tunes().current(tune.id())).document().strip().replaceFirst("(?m)\\AX:.*$", "X:" + ++written)).append("\n\n");
+                job.tell("writing the library: %d of %d".formatted(written, tunes.size()));
+            }
+            try {
+                SafeWrite.write(file, book.toString().getBytes(StandardCharsets.UTF_8));
+                return "%d tunes are in %s".formatted(written, file);
+            } catch (IOException e) {
+                return "%s cannot be written; choose another place".formatted(file);
+            }
+        }, desk::say);
+    }
+
+    /** Makes a back-up of the library. */
+    void backUp(Path file) {
+        background.run(new Background.Words("making a back-up", "the back-up could not be made; the library is as it was"),
+                job -> keeper.ask(l -> l.backups().write(file)), made -> desk.say("%s holds %s; “flourish restore” puts it back".formatted(file, made.inWords())));
     }
 
     /** Takes a tune off the shelf; it can be brought back as it was. */
@@ -129,6 +193,9 @@ final class ShelfWork {
         for (BookTune tune : tunes) {
             if (!job.stopped()) {
                 ids.add(add(keeper::add, tune));
+                if (tunes.size() > 20) {
+                    job.tell("bringing in: %d of %d".formatted(ids.size(), tunes.size()));
+                }
             }
         }
         return ids;

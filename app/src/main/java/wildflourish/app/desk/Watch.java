@@ -18,6 +18,9 @@ public final class Watch {
     private static final Background.Words NOT_EXAMINED =
             Background.Words.silent("the library could not be examined; make a copy of its file before you go on");
 
+    private static final Background.Words NOT_BACKED_UP =
+            Background.Words.silent("today's back-up could not be made beside the library; make one with Ctrl+Space, back-up");
+
     private final Keeper keeper;
     private final Background background;
     private final ShelfModel shelf;
@@ -50,6 +53,9 @@ public final class Watch {
             shelf.setDamage(Stream.concat(damage.stream(), Stream.of(words)).toList());
             say.accept(words);
         }));
+        if (damage.isEmpty()) {
+            background.run(NOT_BACKED_UP, job -> keeper.ask(l -> l.backups().daily()), made -> { });
+        }
     }
 
     /** Whether everything is kept, and the window may close. */

@@ -1,5 +1,6 @@
 package wildflourish.app.desk;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import wildflourish.app.frame.Command;
@@ -34,6 +35,9 @@ final class WindowCommands {
             all.add(Command.of("show-" + screen.id(), screen.words() + ": " + screen.question(), SCREENS, () -> desk.show(screen)).keys(screen.key()));
         }
         all.add(bringIn);
+        all.add(Command.of("write-book", "Write the whole library as one book of ABC", FILES, () -> desk.asking().where("file of the book (.abc)", "library.abc", desk.shelfWork()::writeBook)));
+        all.add(Command.of("back-up", "Make a back-up of the library", FILES, () -> desk.asking().where("file of the back-up", "wild-flourish-" + LocalDate.now() + ".backup",
+                desk.shelfWork()::backUp)));
         all.add(Command.of("print", "Print: the sheet to take home, or the chart", FILES, () -> shown().print().ifPresentOrElse(Runnable::run,
                 () -> desk.show("sheet"))).keys("Ctrl+P"));
         all.add(Command.of("write", "Write to a file", FILES, () -> shown().write().ifPresent(Runnable::run)).keys("Ctrl+E")

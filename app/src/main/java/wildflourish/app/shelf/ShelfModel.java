@@ -1,18 +1,27 @@
 package wildflourish.app.shelf;
 
+import java.text.Collator;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.Deque;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import javafx.collections.FXCollections;
+import javafx.collections.ListChangeListener;
 import javafx.collections.ObservableList;
-import javafx.collections.transformation.FilteredList;
+import wildflourish.app.work.TuneIndex;
+import wildflourish.app.work.TuneSearch;
 import wildflourish.core.finding.Finding;
 import wildflourish.library.TuneEntry;
 
@@ -20,7 +29,10 @@ import wildflourish.library.TuneEntry;
 public final class ShelfModel {
 
     private final ObservableList<TuneEntry> all = FXCollections.observableArrayList();
-    private final FilteredList<TuneEntry> shown = new FilteredList<>(all);
+    private final ObservableList<TuneEntry> shown = FXCollections.observableArrayList();
+    private final ObjectProperty<Order> order = new SimpleObjectProperty<>(Order.AS_THEY_CAME);
+    private final Set<Long> byNotes = new HashSet<>();
+    private Map<Long, TuneIndex.Found> index = Map.of();
     private final ObservableList<TuneEntry> off = FXCollections.observableArrayList();
     private final Deque<TuneEntry> takenOff = new ArrayDeque<>();
     private final ObservableList<String> findings = FXCollections.observableArrayList();
@@ -29,13 +41,74 @@ public final class ShelfModel {
 
     /** An empty shelf. */
     public ShelfModel() {
-        search.addListener((o, a, words) -> shown.setPredicate(t -> matches(t, words)));
+        search.addListener((o, a, words) -> find());
+        order.addListener((o, a, b) -> find());
+        all.addListener((ListChangeListener<TuneEntry>) c -> find());
     }
 
-    /** Whether every word searched for occurs in what is known of a tune, whatever the case. */
-    static boolean matches(TuneEntry tune, String words) {
-        String known = String.join(" ", tune.title(), tune.type(), tune.key(), tune.meter()).toLowerCase(Locale.ROOT);
-        return List.of(words.toLowerCase(Locale.ROOT).strip().split("\\s+")).stream().allMatch(known::contains);
+    /** In which order tunes stand. */
+    public enum Order {
+        AS_THEY_CAME("as they came", (a, b) -> 0),
+        TITLE("by title", Comparator.comparing(TuneEntry::title, Order::byWords)),
+        TYPE("by type", Comparator.comparing(TuneEntry::type, Order::byWords).thenComparing(TuneEntry::title, Order::byWords)),
+        KEY("by key", Comparator.comparing(TuneEntry::key, Order::byWords).thenComparing(TuneEntry::title, Order::byWords));
+
+        private final String words;
+        private final Comparator<TuneEntry> comparator;
+
+        Order(String words, Comparator<TuneEntry> comparator) {
+            this.words = words;
+            this.comparator = comparator;
+        }
+
+        /** For reading. */
+        public String words() {
+            return words;
+        }
+
+        private static int byWords(String a, String b) {
+            return Collator.getInstance(Locale.ROOT).compare(a, b);
+        }
+    }
+
+    private void find() {
+        List<TuneEntry> ordered = new ArrayList<>(all);
+        if (order.get() != Order.AS_THEY_CAME) {
+            ordered.sort(order.get().comparator);
+        }
+        List<TuneSearch.Answer> answers = TuneSearch.of(search.get(), ordered, index);
+        byNotes.clear();
+        answers.stream().filter(TuneSearch.Answer::byNotes).forEach(a -> byNotes.add(a.tune().id()));
+        List<TuneEntry> found = answers.stream().map(TuneSearch.Answer::tune).toList();
+        if (!found.equals(shown)) {
+            shown.setAll(found);
+        }
+    }
+
+    /** Takes in what tunes are found by. */
+    public void setIndex(Map<Long, TuneIndex.Found> found) {
+        index = Map.copyOf(found);
+        find();
+    }
+
+    /** What a tune is found by besides its words. */
+    public Optional<TuneIndex.Found> found(TuneEntry tune) {
+        return Optional.ofNullable(index.get(tune.id()));
+    }
+
+    /** The words on a tune. */
+    public List<String> tags(TuneEntry tune) {
+        return found(tune).map(TuneIndex.Found::tags).orElse(List.of());
+    }
+
+    /** Whether a tune is shown because it has the notes that were searched for. */
+    public boolean isByNotes(TuneEntry tune) {
+        return byNotes.contains(tune.id());
+    }
+
+    /** In which order tunes stand. */
+    public ObjectProperty<Order> order() {
+        return order;
     }
 
     public void setTunes(List<TuneEntry> tunes) {

@@ -3,6 +3,7 @@ package wildflourish.app.shelf;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.LongConsumer;
+import java.util.stream.Stream;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.LazyScreen;
 import wildflourish.app.frame.Plate;
@@ -22,8 +23,9 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
     private final LongConsumer open;
     private final LongConsumer hear;
     private final Command bringIn;
-    private final TakingOff takingOff;
+    private final Deeds deeds;
     private final List<Command> commands;
+    private boolean indexed;
 
     /**
      * The screen of a shelf.
@@ -33,24 +35,26 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
      * @param growAll grows a ladder for every tune that has none
      * @param writeNew begins a new tune
      * @param demo puts the tunes of the demo class on the shelf
-     * @param takingOff takes tunes off and puts them back
+     * @param deeds takes tunes off, puts them back, and finds them
      * @param bringIn asks for a file to bring in
      */
     public ShelfScreen(ShelfModel model, Incipits incipits, LongConsumer open, LongConsumer hear, Runnable growAll,
-            Runnable writeNew, Runnable demo, Command bringIn, TakingOff takingOff) {
+            Runnable writeNew, Runnable demo, Command bringIn, Deeds deeds) {
         super(PLATE);
         this.model = model;
         this.incipits = incipits;
         this.open = open;
         this.hear = hear;
         this.bringIn = bringIn;
-        this.takingOff = takingOff;
+        this.deeds = deeds;
         this.commands = List.of(
                 Command.of("open-tune", "Open the tune in hand on the trellis", GROUP, () -> view().withSelected(open)).keys("Enter"),
-                Command.of("search-shelf", "Search the shelf by title, type or key", GROUP, () -> view().focusSearch()).keys("Ctrl+F"),
+                Command.of("search-shelf", "Search the shelf by words or by notes", GROUP, () -> view().focusSearch()).keys("Ctrl+F"),
                 Command.of("grow-all", "Grow a ladder for every tune that has none yet", GROUP, growAll).keys("Ctrl+G"),
                 Command.of("write-tune", "Write a tune that is not on the shelf yet", GROUP, writeNew).keys("Ctrl+Shift+N"),
-                Command.of("take-off", "Take the tune in hand off the shelf", GROUP, () -> view().withSelected(takingOff::takeOff)).keys("Delete"),
+                Command.of("take-off", "Take the tune in hand off the shelf", GROUP, () -> view().withSelected(deeds::takeOff)).keys("Delete"),
+                Command.of("tag-tune", "Words to find the tune in hand by: tags", GROUP, () -> view().inHand().ifPresent(t -> view().ask(
+                        "tags of “%s”, with commas between".formatted(t.title()), String.join(", ", model.tags(t)), words -> deeds.tag(t.id(), tags(words))))).keys("Ctrl+T"),
                 Command.of("demo-class", "Put the tunes of the demo class on the shelf", GROUP, demo));
     }
 
@@ -69,6 +73,14 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
     }
 
     @Override
+    public void enter() {
+        if (!indexed) {
+            indexed = true;
+            deeds.index();
+        }
+    }
+
+    @Override
     public void focus() {
         view().focusList();
     }
@@ -78,18 +90,28 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
         return commands;
     }
 
-    /** What takes tunes off the shelf and puts them back. */
-    public interface TakingOff {
+    /** What is done with the tunes of the shelf. */
+    public interface Deeds {
 
         void takeOff(long tune);
 
         void putBack(TuneEntry tune);
+
+        /** Brings what tunes are found by up to date, behind. */
+        void index();
+
+        /** Sets the words on a tune, in place of those it had. */
+        void tag(long tune, List<String> words);
+    }
+
+    private static List<String> tags(String words) {
+        return Stream.of(words.split(",")).map(String::strip).filter(w -> !w.isEmpty()).distinct().toList();
     }
 
     @Override
     public List<Command> findable() {
         return model.off().stream().map(t -> Command.of("bring-back-" + t.id(), "Bring “%s” back to the shelf".formatted(t.title()), GROUP,
-                () -> takingOff.putBack(t))).toList();
+                () -> deeds.putBack(t))).toList();
     }
 
     @Override
@@ -100,7 +122,7 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
     @Override
     public boolean undo() {
         Optional<TuneEntry> last = model.lastOff();
-        last.ifPresent(takingOff::putBack);
+        last.ifPresent(deeds::putBack);
         return last.isPresent();
     }
 

@@ -1,20 +1,28 @@
 package wildflourish.app.shelf;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.LongConsumer;
 import javafx.collections.ListChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import wildflourish.app.controls.Boxes;
+import wildflourish.app.controls.Choosing;
 import wildflourish.app.controls.Labels;
+import wildflourish.app.controls.Shown;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandButton;
 import wildflourish.library.TuneEntry;
@@ -24,6 +32,10 @@ public final class ShelfView extends VBox {
 
     private final ListView<TuneEntry> list = new ListView<>();
     private final TextField search = new TextField();
+    private final Label asked = new Label();
+    private final TextField answer = new TextField();
+    private final HBox question = Boxes.row(asked, answer);
+    private Consumer<String> answered = a -> { };
 
     /**
      * A view of the model.
@@ -37,17 +49,24 @@ public final class ShelfView extends VBox {
         super(10);
         getStyleClass().add("shelf");
         search.setId("search");
-        search.setPromptText("search by title, type or key");
+        search.setPromptText("search by title, type, key or tag, or by notes: d f a f d");
         search.setAccessibleText("search the shelf");
         search.textProperty().bindBidirectional(model.search());
         HBox.setHgrow(search, Priority.ALWAYS);
         Command demo = deeds.get(2);
-        HBox top = new HBox(10, search, CommandButton.of(deeds.get(0), "Grow all", this::focusList), CommandButton.of(deeds.get(1), "Write a tune", () -> { }),
+        ComboBox<ShelfModel.Order> order = new ComboBox<>();
+        order.setId("shelf-order");
+        order.setAccessibleText("the order of the tunes");
+        order.getItems().setAll(ShelfModel.Order.values());
+        order.setConverter(Choosing.by(ShelfModel.Order::words));
+        order.valueProperty().bindBidirectional(model.order());
+        order.setMinWidth(0);
+        HBox top = new HBox(10, search, order, CommandButton.of(deeds.get(0), "Grow all", this::focusList), CommandButton.of(deeds.get(1), "Write a tune", () -> { }),
                 CommandButton.of(bringIn, "Bring in a file…", () -> { }));
         list.setItems(model.shown());
         list.setId("tunes");
         list.setAccessibleText("the tunes on the shelf");
-        list.setCellFactory(l -> new TuneCell(incipits));
+        list.setCellFactory(l -> new TuneCell(model, incipits));
         placeholder(model, demo);
         model.known().addListener((o, a, b) -> placeholder(model, demo));
         model.tunes().addListener((ListChangeListener<TuneEntry>) c -> {
@@ -67,6 +86,22 @@ public final class ShelfView extends VBox {
                 list.requestFocus();
             }
         });
+        asked.setLabelFor(answer);
+        answer.setId("shelf-answer");
+        answer.setOnAction(e -> {
+            Shown.set(question, false);
+            answered.accept(answer.getText().strip());
+            focusList();
+        });
+        answer.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                e.consume();
+                Shown.set(question, false);
+                focusList();
+            }
+        });
+        HBox.setHgrow(answer, Priority.ALWAYS);
+        Shown.set(question, false);
         VBox.setVgrow(list, Priority.ALWAYS);
         Label heading = new Label("What was found in the file read last");
         heading.getStyleClass().add("note-title");
@@ -89,7 +124,22 @@ public final class ShelfView extends VBox {
             below.setVisible(!model.findings().isEmpty());
             below.setManaged(!model.findings().isEmpty());
         });
-        getChildren().addAll(top, list, below);
+        getChildren().addAll(top, question, list, below);
+    }
+
+    /** Asks for words about the tune in hand; Enter gives them, Escape leaves it. */
+    void ask(String words, String now, Consumer<String> then) {
+        asked.setText(words);
+        answer.setText(now);
+        answered = then;
+        Shown.set(question, true);
+        answer.requestFocus();
+        answer.selectAll();
+    }
+
+    /** The tune in hand. */
+    Optional<TuneEntry> inHand() {
+        return Optional.ofNullable(list.getSelectionModel().getSelectedItem());
     }
 
     /** What stands where no tune does: that the library is being read, that no tune is called so, or a greeting. */
@@ -97,11 +147,11 @@ public final class ShelfView extends VBox {
         if (!model.known().get()) {
             list.setPlaceholder(new Label("Opening the library …"));
         } else if (!model.isEmpty()) {
-            list.setPlaceholder(new Label("No tune on the shelf is called that. Take a letter away."));
+            list.setPlaceholder(new Label("No tune on the shelf is called that or has these notes. Take a letter away."));
         } else {
             Label title = new Label("Welcome to Wild Flourish");
             title.getStyleClass().add("note-title");
-            Label bring = Labels.wrapped("Bring a tune in: drop a file of ABC notation on this window, or press Ctrl+O; or write one with Ctrl+Shift+N.");
+            Label bring = Labels.wrapped("Bring a tune in: drop a file of ABC notation, MusicXML or MIDI on this window, or press Ctrl+O; or write one with Ctrl+Shift+N.");
             Label grow = Labels.wrapped("It grows into six versions, from bare to wild, for the instrument and the student you choose; each note says what it can take, and why.");
             Label help = Labels.wrapped("F1 shows the keys that work here; Ctrl+Space finds anything.");
             VBox greeting = new VBox(12, title, bring, grow, help, CommandButton.of(demo, "Look around in the demo class first", this::focusList));
@@ -143,10 +193,12 @@ public final class ShelfView extends VBox {
         private final Label title = new Label();
         private final Label about = new Label();
         private final Canvas incipit = new Canvas(Incipits.WIDTH, Incipits.HEIGHT);
+        private final ShelfModel model;
         private final Incipits incipits;
         private final HBox box;
 
-        TuneCell(Incipits incipits) {
+        TuneCell(ShelfModel model, Incipits incipits) {
+            this.model = model;
             this.incipits = incipits;
             title.getStyleClass().add("tune-title");
             about.getStyleClass().add("quiet");
@@ -164,7 +216,9 @@ public final class ShelfView extends VBox {
                 setAccessibleText(null);
             } else {
                 title.setText(tune.title());
-                about.setText(tune.type() + "  ·  " + tune.key() + "  ·  " + tune.meter());
+                List<String> tags = model.tags(tune);
+                about.setText(tune.type() + "  ·  " + tune.key() + "  ·  " + tune.meter() + (tags.isEmpty() ? "" : "  ·  " + String.join(", ", tags))
+                        + (model.isByNotes(tune) ? "  ·  has these notes" : ""));
                 setAccessibleText(tune.title() + ", " + tune.type() + " in " + tune.key());
                 setGraphic(box);
                 incipits.draw(tune, incipit, () -> tune.equals(getItem()));

@@ -1,5 +1,6 @@
 package wildflourish.app.work;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -15,6 +16,7 @@ import wildflourish.core.practice.LoggedPass;
 import wildflourish.library.Edition;
 import wildflourish.library.EditionEntry;
 import wildflourish.library.Habit;
+import wildflourish.library.Index;
 import wildflourish.library.Library;
 import wildflourish.library.LibraryFault;
 import wildflourish.library.Saved;
@@ -212,6 +214,16 @@ public final class Keeper implements AutoCloseable {
     /** Writes anew what the shelf tells of a tune. */
     public void describe(long tune, String title, String type, String key, String meter) {
         keep("what the shelf tells of “%s”".formatted(title), () -> library.tunes().describe(tune, title, type, key, meter));
+    }
+
+    /** Keeps what tunes are found by. */
+    public void keepNotes(List<Index.Notes> worked) {
+        keep("what tunes are found by", () -> library.index().keep(worked));
+    }
+
+    /** Sets the words on a tune, in place of those it had. */
+    public void tag(long tune, List<String> words) {
+        keep("the words on a tune", () -> library.index().tag(tune, words));
     }
 
     /** Keeps a value under a name; of several in a hurry only the last is made and written, behind. */

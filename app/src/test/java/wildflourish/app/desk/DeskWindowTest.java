@@ -214,7 +214,7 @@ class DeskWindowTest extends WindowTest {
         push(KeyCode.CONTROL, KeyCode.E);
         type(folder.resolve("x.doc").toString());
         push(KeyCode.ENTER);
-        until(() -> model.message().get().contains(".abc, .mid"));
+        until(() -> model.message().get().contains(".abc, .musicxml"));
         assertThat(folder.resolve("x.doc")).doesNotExist();
     }
 

@@ -1,0 +1,63 @@
+package wildflourish.app.work;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import wildflourish.core.search.NoteQuery;
+import wildflourish.library.TuneEntry;
+
+/** Finds tunes by words or by a few notes. */
+public final class TuneSearch {
+
+    private TuneSearch() {}
+
+    /**
+     * An answer.
+     *
+     * @param byNotes whether the tune has the notes, and not the words
+     * @param cost how far its notes are from those that were asked for, in hundredths; 0 for words
+     */
+    public record Answer(TuneEntry tune, boolean byNotes, int cost) {}
+
+    /** Those that have the words, in the order given, then those that have the notes, the nearest first. */
+    public static List<Answer> of(String asked, List<TuneEntry> tunes, Map<Long, TuneIndex.Found> index) {
+        List<Answer> answers = new ArrayList<>();
+        Set<Long> there = new HashSet<>();
+        Optional<NoteQuery> notes = NoteQuery.parse(asked);
+        for (TuneEntry tune : tunes) {
+            if (matches(tune, notes.isPresent(), Optional.ofNullable(index.get(tune.id())).map(TuneIndex.Found::tags).orElse(List.of()), asked)) {
+                answers.add(new Answer(tune, false, 0));
+                there.add(tune.id());
+            }
+        }
+        if (notes.isPresent()) {
+            List<Answer> near = new ArrayList<>();
+            for (TuneEntry tune : tunes) {
+                Optional<TuneIndex.Found> known = there.contains(tune.id()) ? Optional.empty() : Optional.ofNullable(index.get(tune.id()));
+                OptionalInt cost = known.flatMap(TuneIndex.Found::profile).map(p -> notes.get().cost(p)).orElse(OptionalInt.empty());
+                cost.ifPresent(c -> near.add(new Answer(tune, true, c)));
+            }
+            near.sort(Comparator.comparingInt(Answer::cost));
+            answers.addAll(near);
+        }
+        return answers;
+    }
+
+    /** Whether every word searched for occurs in what is known of a tune, whatever the case; letters of notes do so only as they stand. */
+    private static boolean matches(TuneEntry tune, boolean notes, List<String> tags, String words) {
+        String known = String.join(" ", tune.title(), tune.type(), tune.key(), tune.meter(), String.join(" ", tags)).toLowerCase(Locale.ROOT);
+        String asked = words.toLowerCase(Locale.ROOT).strip();
+        for (String word : notes ? new String[] {asked} : asked.split("\\s+")) {
+            if (!known.contains(word)) {
+                return false;
+            }
+        }
+        return true;
+    }
+}
