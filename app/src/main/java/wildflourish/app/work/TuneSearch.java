@@ -15,6 +15,9 @@ import wildflourish.library.TuneEntry;
 /** Finds tunes by words or by a few notes. */
 public final class TuneSearch {
 
+    /** So many near ones are worth looking at. */
+    private static final int MOST_BY_NOTES = 50;
+
     private TuneSearch() {}
 
     /**
@@ -37,14 +40,15 @@ public final class TuneSearch {
             }
         }
         if (notes.isPresent()) {
+            NoteQuery.Search search = notes.get().search();
             List<Answer> near = new ArrayList<>();
             for (TuneEntry tune : tunes) {
                 Optional<TuneIndex.Found> known = there.contains(tune.id()) ? Optional.empty() : Optional.ofNullable(index.get(tune.id()));
-                OptionalInt cost = known.flatMap(TuneIndex.Found::profile).map(p -> notes.get().cost(p)).orElse(OptionalInt.empty());
+                OptionalInt cost = known.flatMap(TuneIndex.Found::profile).map(search::cost).orElse(OptionalInt.empty());
                 cost.ifPresent(c -> near.add(new Answer(tune, true, c)));
             }
             near.sort(Comparator.comparingInt(Answer::cost));
-            answers.addAll(near);
+            answers.addAll(near.subList(0, Math.min(MOST_BY_NOTES, near.size())));
         }
         return answers;
     }

@@ -24,6 +24,8 @@ public record NoteQuery(List<Integer> steps, boolean octaves) {
 
     private static final Weights WEIGHTS = DataFile.read("search/melody.json", Weights.class);
     private static final int FAR = 1_000_000;
+    /** No two notes are further apart, in letters. */
+    private static final int WIDEST = 77;
 
     public NoteQuery {
         steps = List.copyOf(steps);
@@ -76,54 +78,100 @@ public record NoteQuery(List<Integer> steps, boolean octaves) {
 
     /** What the best place in a tune costs, in hundredths; empty where none is near enough. */
     public OptionalInt cost(Profile tune) {
+        return search().cost(tune);
+    }
+
+    /** The query made ready to be asked of many tunes. */
+    public Search search() {
+        return new Search();
+    }
+
+    /** What is looked up for every note of every tune. */
+    public final class Search {
+
+        private final List<Row> rows = new ArrayList<>();
+
+        private Search() {
+            for (int i = 1; i < steps.size(); i++) {
+                rows.add(new Row(i));
+            }
+        }
+
+        /** What the best place in a tune costs, in hundredths; empty where none is near enough. */
+        public OptionalInt cost(Profile tune) {
+            return NoteQuery.this.cost(tune, rows);
+        }
+    }
+
+    private OptionalInt cost(Profile tune, List<Row> rows) {
+        int size = tune.size();
+        if (size == 0) {
+            return OptionalInt.empty();
+        }
         int notes = steps.size();
-        int[] query = steps.stream().mapToInt(Integer::intValue).toArray();
-        int[] heard = tune.steps().stream().mapToInt(Integer::intValue).toArray();
-        int[] twoBack = new int[heard.length];
-        int[] back = new int[heard.length];
-        for (int j = 0; j < heard.length; j++) {
+        int limit = Math.min(WEIGHTS.most(), WEIGHTS.mostPerNote() * (notes - 1)) + WEIGHTS.notAtTheBeginning();
+        int[] back = new int[size];
+        int[] twoBack = new int[size];
+        for (int j = 0; j < size; j++) {
             // A lead-in of up to two notes still is the beginning.
             back[j] = j <= 2 ? 0 : WEIGHTS.notAtTheBeginning();
         }
         Arrays.fill(twoBack, FAR);
-        for (int i = 1; i < notes; i++) {
-            int[] now = new int[heard.length];
-            for (int j = 0; j < heard.length; j++) {
-                now[j] = least(query, heard, i, j, back, twoBack);
-            }
+        int[] heard = new int[size];
+        for (int j = 0; j < size; j++) {
+            heard[j] = tune.step(j);
+        }
+        int least = 0;
+        int before = least;
+        for (int i = 1; i < notes && Math.min(least, before) <= limit; i++) {
+            int[] now = new int[size];
+            before = least;
+            least = rows.get(i - 1).fill(heard, back, twoBack, now);
             twoBack = back;
             back = now;
         }
-        int least = FAR;
-        for (int cost : back) {
-            least = Math.min(least, cost);
-        }
-        int limit = Math.min(WEIGHTS.most(), WEIGHTS.mostPerNote() * (notes - 1)) + WEIGHTS.notAtTheBeginning();
         return least <= limit ? OptionalInt.of(least) : OptionalInt.empty();
     }
 
-    /** The least cost with one note of the query on one of the tune. */
-    private int least(int[] query, int[] heard, int i, int j, int[] back, int[] twoBack) {
-        int least = FAR;
-        int asked = query[i] - query[i - 1];
-        if (j >= 1) {
-            least = Math.min(least, back[j - 1] + step(asked, heard[j] - heard[j - 1]));
-        }
-        if (j >= 2 && isSame(asked, heard[j] - heard[j - 2])) {
-            boolean repeated = heard[j - 1] == heard[j] || heard[j - 1] == heard[j - 2];
-            least = Math.min(least, back[j - 2] + (repeated ? WEIGHTS.repeated() : WEIGHTS.leftOut()));
-        }
-        if (i >= 2) {
-            int both = query[i] - query[i - 2];
-            if (j >= 2 && isSame(both, heard[j] - heard[j - 2])) {
-                least = Math.min(least, twoBack[j - 2] + WEIGHTS.wrongNote());
+    /** One note of the query on each note of a tune: what intervals cost there is looked up, for it is asked some million times. */
+    private final class Row {
+
+        private final int[] stepCosts = new int[2 * WIDEST + 1];
+        /** Where the tune has a note more, or has its own in place of one asked for; or the query has one more. */
+        private final int[] leftOutCosts = new int[2 * WIDEST + 1];
+        private final int[] wrongCosts = new int[2 * WIDEST + 1];
+        private final int[] putInCosts = new int[2 * WIDEST + 1];
+
+        Row(int i) {
+            int asked = steps.get(i) - steps.get(i - 1);
+            int both = i >= 2 ? steps.get(i) - steps.get(i - 2) : 0;
+            for (int interval = -WIDEST; interval <= WIDEST; interval++) {
+                stepCosts[interval + WIDEST] = step(asked, interval);
+                boolean isBoth = i >= 2 && isSame(both, interval);
+                leftOutCosts[interval + WIDEST] = isSame(asked, interval) ? WEIGHTS.leftOut() : FAR;
+                wrongCosts[interval + WIDEST] = isBoth ? WEIGHTS.wrongNote() : FAR;
+                putInCosts[interval + WIDEST] = !isBoth ? FAR : asked == 0 || both == asked ? WEIGHTS.repeated() : WEIGHTS.putIn();
             }
-            if (j >= 1 && isSame(both, heard[j] - heard[j - 1])) {
-                boolean repeated = asked == 0 || both == asked;
-                least = Math.min(least, twoBack[j - 1] + (repeated ? WEIGHTS.repeated() : WEIGHTS.putIn()));
-            }
         }
-        return least;
+
+        /** Fills in the least cost with this note on each of the tune; the least of them. */
+        int fill(int[] heard, int[] back, int[] twoBack, int[] now) {
+            int less = WEIGHTS.leftOut() - WEIGHTS.repeated();
+            int best = FAR;
+            now[0] = FAR;
+            for (int j = 1; j < heard.length; j++) {
+                int one = heard[j] - heard[j - 1] + WIDEST;
+                int least = Math.min(back[j - 1] + stepCosts[one], twoBack[j - 1] + putInCosts[one]);
+                if (j >= 2) {
+                    int two = heard[j] - heard[j - 2] + WIDEST;
+                    int repeated = one == WIDEST | one == two ? less : 0;
+                    least = Math.min(Math.min(least, back[j - 2] + leftOutCosts[two] - repeated), twoBack[j - 2] + wrongCosts[two]);
+                }
+                now[j] = least;
+                best = Math.min(best, least);
+            }
+            return best;
+        }
     }
 
     private int step(int asked, int heard) {

@@ -63,7 +63,7 @@ class NoteQueryTest {
             for (int j = 0; j < tune.size(); j++) {
                 least = Math.min(least, everyWay(query, tune, 0, j, j <= 2 ? 0 : WEIGHTS.notAtTheBeginning()));
             }
-            OptionalInt cost = new NoteQuery(query, true).cost(new Profile(tune, 60, 67));
+            OptionalInt cost = new NoteQuery(query, true).cost(Profile.of(tune, 60, 67));
             int limit = Math.min(WEIGHTS.most(), WEIGHTS.mostPerNote() * 4) + WEIGHTS.notAtTheBeginning();
             assertThat(cost).isEqualTo(least <= limit ? OptionalInt.of(least) : OptionalInt.empty());
         }
@@ -105,9 +105,9 @@ class NoteQueryTest {
         assertThat(Profile.parse(TUNE.text())).contains(TUNE);
         assertThat(Profile.parse("nonsense")).isEmpty();
         List<Integer> up = new ArrayList<>();
-        TUNE.steps().forEach(s -> up.add(s + 3));
-        assertThat(TUNE.isSameTuneAs(new Profile(up, 0, 0))).isTrue();
+        TUNE.notes().chars().forEach(s -> up.add(s - '0' + 3));
+        assertThat(TUNE.isSameTuneAs(Profile.of(up, 0, 0))).isTrue();
         up.set(4, 60);
-        assertThat(TUNE.isSameTuneAs(new Profile(up, 0, 0))).isFalse();
+        assertThat(TUNE.isSameTuneAs(Profile.of(up, 0, 0))).isFalse();
     }
 }
