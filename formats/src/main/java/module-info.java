@@ -15,4 +15,5 @@ module wildflourish.formats {
     exports wildflourish.formats.door;
     exports wildflourish.formats.midi;
     exports wildflourish.formats.musicxml;
+    exports wildflourish.formats.steps;
 }

@@ -26,6 +26,7 @@ import wildflourish.app.work.Folders;
             ChartCommand.class,
             HandoutCommand.class,
             ConvertCommand.class,
+            WriteCommand.class,
             SearchCommand.class,
             BackupCommand.class,
             RestoreCommand.class,

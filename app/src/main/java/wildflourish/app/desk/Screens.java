@@ -83,7 +83,7 @@ final class Screens {
     }
 
     private Screen writing() {
-        return new WritingScreen(writing, t.trellis(), t.listening(), t.site());
+        return new WritingScreen(writing, t.trellis(), t.listening(), t.player(), t.background(), t.site());
     }
 
     private Screen reading() {

@@ -29,6 +29,7 @@ final class PenKeys {
     private final BooleanSupplier hasKeyboard;
     private final Question question;
     private final Consumer<Arrangement> heard;
+    private final PlayingIn playingIn;
 
     /** Asks for a few words. */
     interface Question {
@@ -40,7 +41,8 @@ final class PenKeys {
      *
      * @param heard lets a note be heard
      */
-    PenKeys(WritingModel model, BooleanSupplier hasKeyboard, Question question, Consumer<Arrangement> heard) {
+    PenKeys(WritingModel model, BooleanSupplier hasKeyboard, Question question, Consumer<Arrangement> heard, PlayingIn playingIn) {
+        this.playingIn = playingIn;
         this.model = model;
         this.hasKeyboard = hasKeyboard;
         this.question = question;
@@ -49,7 +51,7 @@ final class PenKeys {
 
     List<Command> commands() {
         List<Command> all = new ArrayList<>(List.of(
-                typed("pen-note", "A note", new Letters("A to G", "abcdefgABCDEFG").keys(), t -> sounding(p -> p.note(Step.valueOf(t.toUpperCase(Locale.ROOT))))),
+                typed("pen-note", "A note", new Letters("A to G", "abcdefgABCDEFG").keys(), t -> letter(Step.valueOf(t.toUpperCase(Locale.ROOT)))),
                 typed("pen-length", "So many quavers long (units of the tune)", Keys.number("1 to 9"), t -> model.stroke(p -> p.units(Integer.parseInt(t)))),
                 sign("pen-halve", "Half as long", "/", Pen::halve),
                 sign("pen-dot", "Half as long again", ".", Pen::dot),
@@ -101,6 +103,16 @@ final class PenKeys {
 
         Keys keys() {
             return Keys.signs(letters, words);
+        }
+    }
+
+    /** A letter writes a note, or plays it where it is played in to a click. */
+    private void letter(Step step) {
+        if (playingIn.isTimed()) {
+            int alter = model.pen().get().map(p -> p.tune().head().key().alterOf(step)).orElse(0);
+            playingIn.key(playingIn.nearest(step.semitones() + alter));
+        } else {
+            sounding(p -> p.note(step));
         }
     }
 

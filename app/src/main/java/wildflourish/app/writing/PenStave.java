@@ -37,6 +37,7 @@ final class PenStave extends Pane {
     private final Canvas canvas = new Canvas();
     private final PenHand hand;
     private Optional<Pen> pen = Optional.empty();
+    private List<Integer> guessed = List.of();
     private Optional<Tune> drawn = Optional.empty();
     private Engraving engraving = new Engraving(new wildflourish.score.display.Drawing(1, 1, List.of()), List.of(), List.of(), List.of(), List.of());
     private double engravedWidth;
@@ -93,7 +94,8 @@ final class PenStave extends Pane {
         }
     }
 
-    void show(Optional<Pen> now, double width) {
+    void show(Optional<Pen> now, List<Integer> guesses, double width) {
+        guessed = guesses;
         pen = now;
         room = width;
         draw();
@@ -137,6 +139,10 @@ final class PenStave extends Pane {
             pen.get().inHand().stream().filter(i -> i < engraving.places().size()).map(i -> engraving.places().get(i).area()).forEach(a -> band(g, a));
         }
         new CanvasPainter(g, palette, space(), 0, TOP).paint(engraving.drawing().shapes());
+        g.setFill(palette.of(Ink.MISSING));
+        g.setFont(Font.font("Source Sans 3", 13 * Math.sqrt(look.scale())));
+        guessed.stream().filter(i -> i < engraving.places().size()).map(i -> engraving.places().get(i).area())
+                .forEach(a -> g.fillText("?", a.left() * space() + 2, a.top() * space() + TOP));
         caret(pen.get()).ifPresent(a -> {
             g.setStroke(palette.of(isFocused() ? Ink.CLICK : Ink.STAVE));
             g.setLineWidth(isFocused() ? 2.5 : 1.5);

@@ -50,6 +50,8 @@ public final class WritingModel {
     /** The text that the pen's tune makes, or that it was read from. */
     private String penText = "";
     private List<Element> clip = List.of();
+    /** Notes that were played in and are a guess, by their index among notes and rests. */
+    private List<Integer> guessed = List.of();
     private boolean shown;
     private boolean fresh;
     /** The open tune that the text belongs to, and what it was read from. */
@@ -234,6 +236,7 @@ public final class WritingModel {
             return false;
         }
         Pen before = pen.get().get();
+        List<Integer> marked = guessed;
         Pen after = change.apply(before);
         if (after.equals(before)) {
             return false;
@@ -241,6 +244,7 @@ public final class WritingModel {
         if (!after.tune().equals(before.tune())) {
             strokes.push(new Stroke(typed, before));
             undone.clear();
+            guessed = guessed == marked ? List.of() : guessed;
             put(asText(after.tune()), after);
         } else {
             pen.set(Optional.of(after));
@@ -252,6 +256,16 @@ public final class WritingModel {
         penText = text;
         pen.set(Optional.of(now));
         type(text);
+    }
+
+    /** Marks notes that are a guess, until the next stroke. */
+    void guessed(List<Integer> notes) {
+        guessed = List.copyOf(notes);
+    }
+
+    /** The notes that are a guess. */
+    List<Integer> guesses() {
+        return guessed;
     }
 
     /** Takes the latest stroke back; false where there is none. */

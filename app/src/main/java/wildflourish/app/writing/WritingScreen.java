@@ -9,10 +9,16 @@ import wildflourish.app.frame.Plate;
 import wildflourish.app.frame.Site;
 import wildflourish.app.listening.ListeningModel;
 import wildflourish.app.listening.ListeningState;
+import wildflourish.app.listening.Player;
 import wildflourish.app.paint.Look;
+import wildflourish.app.trellis.Openings;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TuneScreen;
+import wildflourish.app.work.Background;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Instruments;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.formats.abc.OtherVoices;
 
 /** Writing: what are the notes? */
 public final class WritingScreen extends TuneScreen<WritingView> {
@@ -26,11 +32,13 @@ public final class WritingScreen extends TuneScreen<WritingView> {
 
     private final WritingModel model;
     private final ListeningModel listening;
+    private final PlayingIn playingIn;
+    private final ByFingers byFingers;
     private final List<Command> deeds;
     private final List<Command> commands;
 
     /** The screen of a text. */
-    public WritingScreen(WritingModel model, TrellisModel trellis, ListeningModel listening, Site site) {
+    public WritingScreen(WritingModel model, TrellisModel trellis, ListeningModel listening, Player player, Background background, Site site) {
         super(PLATE, trellis);
         this.model = model;
         this.listening = listening;
@@ -42,7 +50,25 @@ public final class WritingScreen extends TuneScreen<WritingView> {
                     site.show(ID);
                 }).keys("Ctrl+Shift+N"));
         this.commands = new ArrayList<>(deeds);
-        commands.addAll(new PenKeys(model, this::penHasKeyboard, this::ask, this::heard).commands());
+        this.playingIn = new PlayingIn(model, player, () -> listening.state().get().manner().percent(), background::onInterface, site::say);
+        this.byFingers = new ByFingers(model, this::instrument, site::say);
+        commands.addAll(new PenKeys(model, this::penHasKeyboard, this::ask, this::heard, playingIn).commands());
+        commands.add(Command.of("play-in", "Play it in to a click; the same key ends", GROUP, playingIn::toggleClick).keys("Ctrl+Shift+R"));
+        commands.add(Command.of("midi-keyboard", "Write what a MIDI keyboard plays, key by key, or no more", GROUP, playingIn::toggleKeyboard));
+        commands.add(Command.of("by-fingers", "Write by the fingers: type a fingering, its note is put", GROUP, this::askFingering).keys("Ctrl+Shift+F"));
+    }
+
+    private Instrument instrument() {
+        return trellis().isOpen() && trellis().arrangement().instrument().hasHands() ? trellis().arrangement().instrument() : Instruments.known(Openings.FIRST_INSTRUMENT);
+    }
+
+    /** Asks for one fingering after another, until nothing is typed. */
+    private void askFingering() {
+        view().ask(byFingers.question(), "", typed -> {
+            if (byFingers.put(typed)) {
+                askFingering();
+            }
+        });
     }
 
     private boolean penHasKeyboard() {
@@ -78,8 +104,26 @@ public final class WritingScreen extends TuneScreen<WritingView> {
         model.enter();
     }
 
+    /** Notes that are played in, for the tests. */
+    PlayingIn playingIn() {
+        return playingIn;
+    }
+
+    @Override
+    public List<Command> findable() {
+        List<String> voices = model.pen().get().map(p -> OtherVoices.names(p.tune())).orElse(List.of());
+        List<Command> all = new ArrayList<>();
+        for (int v = 0; v < voices.size(); v++) {
+            int voice = v;
+            all.add(Command.of("melody-" + v, "Make the voice “%s” the melody".formatted(voices.get(v)), GROUP,
+                    () -> model.stroke(p -> OtherVoices.madeMelody(p.tune(), voice).map(p::over).orElse(p))));
+        }
+        return all;
+    }
+
     @Override
     public void leave() {
+        playingIn.giveUp();
         model.leave();
     }
 

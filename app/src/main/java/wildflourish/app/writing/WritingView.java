@@ -118,8 +118,8 @@ public final class WritingView extends BorderPane {
         asked.setLabelFor(answer);
         answer.setOnAction(e -> {
             Shown.set(question, false);
-            answered.accept(answer.getText().strip());
             stave.requestFocus();
+            answered.accept(answer.getText().strip());
         });
         answer.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
             if (e.getCode() == KeyCode.ESCAPE) {
@@ -179,7 +179,7 @@ public final class WritingView extends BorderPane {
     /** Draws the stave of what could be read last; while the text is broken it stays as it was. */
     private void draw(boolean follow) {
         head.show(model.pen().get().map(Pen::tune));
-        stave.show(model.pen().get(), page.getViewportBounds().getWidth());
+        stave.show(model.pen().get(), model.guesses(), page.getViewportBounds().getWidth());
         if (follow) {
             stave.caretArea().ifPresent(this::reveal);
         }

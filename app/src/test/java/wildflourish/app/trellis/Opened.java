@@ -12,6 +12,11 @@ public final class Opened {
 
     private Opened() {}
 
+    /** A trellis with no tune yet. */
+    public static TrellisModel empty() {
+        return new TrellisModel(Mockito.mock(Journal.class), words -> { });
+    }
+
     /** A tune from ABC with a ladder grown for an instrument, its first note in hand on the fuller rung. */
     public static TrellisModel tune(String abc, String instrument) {
         TrellisModel model = new TrellisModel(Mockito.mock(Journal.class), words -> { });

@@ -6,10 +6,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import wildflourish.core.data.DataFile;
+import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.Element;
+import wildflourish.core.tune.Head;
 import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Mode;
+import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Step;
+import wildflourish.core.tune.Tune;
 
 /** The key of notes that are known by their sound alone, and the names that they have in it. */
 public final class KeyFinder {
@@ -117,5 +122,13 @@ public final class KeyFinder {
             }
         }
         return best;
+    }
+
+    /** A tune in another key that sounds the same: each note has the name that the key gives it. */
+    public static Tune renamed(Tune tune, Key key) {
+        List<Bar> bars = tune.bars().stream().map(b -> b.withElements(b.elements().stream().map(e -> e instanceof Note note
+                ? (Element) note.withPitches(note.pitches().stream().map(p -> spelled(p.midi(), key)).toList()) : e).toList())).toList();
+        Head h = tune.head();
+        return new Tune(new Head(h.number(), h.titles(), h.composers(), h.rhythm(), h.meter(), h.unit(), h.tempo(), key, h.order(), h.fields()), tune.opening(), bars);
     }
 }

@@ -75,6 +75,11 @@ public record Pen(Tune tune, int at, int from, boolean newBar, Ratio length) {
         return page.at(page.spots().get(index));
     }
 
+    /** The sound of the last note before the pen, as a MIDI number; that of the middle line where there is none. */
+    public int lastMidi() {
+        return before(at).orElse(MIDDLE).midi();
+    }
+
     /** What is in hand, to be put elsewhere. */
     public List<Element> copied() {
         return holds() ? inHand().stream().map(this::element).toList() : List.of();
