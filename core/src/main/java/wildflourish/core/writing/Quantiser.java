@@ -39,6 +39,9 @@ public final class Quantiser {
     private static final Ratio SMALLEST_REST = Ratio.of(1, 8);
     private static final double FAR = 1e9;
     private static final int MOST_GRACES = 4;
+    private static final Division NO_DIVISION = new Division(1, 0, false);
+    /** A player's beat in parts that cost more may be meant otherwise. */
+    private static final double UNUSUAL = 4;
     /** A note this share of its step away from its place may be meant elsewhere. */
     private static final double UNSURE = 0.3;
 
@@ -46,6 +49,7 @@ public final class Quantiser {
     private final Grid grid;
     private final double sigma;
     private final double graceLongest;
+    private final boolean byMachine;
     private double least = FAR;
 
     /**
@@ -67,12 +71,17 @@ public final class Quantiser {
     private record Chord(double at, double until, List<Integer> midi) {}
 
     /** How a beat begins best: its cost so far, and what was done in the beat before. */
-    private record Step(double cost, int from, int parts, List<Integer> points) {
+    private record Step(double cost, int from, Division division, List<Integer> points) {
 
-        static final Step NONE = new Step(FAR, -1, 0, List.of());
+        int parts() {
+            return division.parts();
+        }
+
+        static final Step NONE = new Step(FAR, -1, NO_DIVISION, List.of());
     }
 
     private Quantiser(List<Chord> chords, Grid grid, double msPerWhole, double jitterMs) {
+        this.byMachine = jitterMs == WEIGHTS.machineMs();
         this.chords = chords;
         this.grid = grid;
         this.sigma = jitterMs / msPerWhole;
@@ -139,7 +148,7 @@ public final class Quantiser {
         List<Grid.Beat> beats = grid.beats();
         Step[][] best = new Step[beats.size() + 1][];
         int[] low = new int[beats.size() + 1];
-        best[0] = new Step[] {new Step(0, -1, 0, List.of())};
+        best[0] = new Step[] {new Step(0, -1, NO_DIVISION, List.of())};
         for (int b = 0; b < beats.size(); b++) {
             Grid.Beat beat = beats.get(b);
             boolean last = b + 1 == beats.size();
@@ -204,7 +213,7 @@ public final class Quantiser {
                 double whole = cost + division.cost() + least[n][parts];
                 int slot = from + n - low;
                 if (slot >= 0 && slot < next.length && whole < next[slot].cost()) {
-                    next[slot] = new Step(whole, from, parts, points(taken, n, parts));
+                    next[slot] = new Step(whole, from, division, points(taken, n, parts));
                 }
             }
         }
@@ -269,7 +278,7 @@ public final class Quantiser {
                 }
                 Ratio part = beat.length().dividedBy(Ratio.of(step.parts(), 1));
                 Ratio place = beat.at().plus(part.times(Ratio.of(step.points().get(n), 1)));
-                boolean sure = off(step.from() + n, graces.size(), place) <= UNSURE * part.toDouble() + 1e-9;
+                boolean sure = off(step.from() + n, graces.size(), place) <= UNSURE * part.toDouble() + 1e-9 && (byMachine || step.division().cost() <= UNUSUAL);
                 placed.add(new Placed(place, place, chord.midi(), graces, sure));
                 graces = new ArrayList<>();
             }
