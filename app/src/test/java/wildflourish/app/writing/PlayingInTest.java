@@ -88,7 +88,7 @@ class PlayingInTest {
     void whatIsFarFromEveryBeatIsMarkedAsAGuessUntilTheNextStroke() {
         playing.toggleClick();
         double quaver = 60_000 / (112 * 0.6) / 3;
-        double[] moments = {6, 7.06, 7.94, 9.27, 11.06, 12};
+        double[] moments = {6, 7.06, 7.94, 9.32, 11.06, 12};
         double reached = 0;
         for (double moment : moments) {
             player.goOn(moment * quaver - reached);
