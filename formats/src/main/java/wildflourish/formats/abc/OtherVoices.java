@@ -75,14 +75,11 @@ public final class OtherVoices {
      */
     public static Optional<Tune> madeMelody(Tune tune, int index) {
         String chosen = texts(tune).get(index);
-        Head head = tune.head();
-        List<Field> about = head.fields().stream().filter(f -> f.after() == 0 || f.letter() == 'W').toList();
-        String alone = AbcWriter.head(with(tune, about)) + chosen.substring(chosen.indexOf('\n') + 1) + "\n";
-        List<BookTune> read = AbcReader.read(alone).tunes();
+        Optional<Tune> read = read(tune, chosen);
         if (read.isEmpty()) {
             return Optional.empty();
         }
-        Tune melody = read.getFirst().tune();
+        Tune melody = read.get();
         List<Field> fields = new ArrayList<>(melody.head().fields());
         fields.removeIf(f -> f.letter() == 'V' && f.after() != 0);
         fields.add(new Field('V', chosen.lines().findFirst().orElse(UNNAMED), BEHIND));
@@ -91,6 +88,23 @@ public final class OtherVoices {
         others.remove(index);
         others.forEach(o -> fields.add(new Field('V', o, BEHIND)));
         return Optional.of(with(melody, fields));
+    }
+
+    /** The other voices as music, as far as they can be read. */
+    public static List<Voice> voices(Tune tune) {
+        return texts(tune).stream().flatMap(t -> read(tune, t).map(v -> new Voice(name(t), v)).stream()).toList();
+    }
+
+    /** What the melody goes by among the voices. */
+    public static String melodyName(Tune tune) {
+        return own(tune).map(OtherVoices::name).orElse(UNNAMED);
+    }
+
+    /** A voice by itself, under the head of the tune. */
+    private static Optional<Tune> read(Tune tune, String voice) {
+        List<Field> about = tune.head().fields().stream().filter(f -> f.after() == 0 && f.letter() != 'V' || f.letter() == 'W').toList();
+        List<BookTune> read = AbcReader.read(AbcWriter.head(with(tune, about)) + voice.substring(voice.indexOf('\n') + 1) + "\n").tunes();
+        return read.stream().findFirst().map(BookTune::tune);
     }
 
     private static Tune with(Tune tune, List<Field> fields) {

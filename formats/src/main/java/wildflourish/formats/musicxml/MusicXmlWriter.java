@@ -8,6 +8,7 @@ import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import org.audiveris.proxymusic.Encoding;
 import org.audiveris.proxymusic.Identification;
 import org.audiveris.proxymusic.Miscellaneous;
@@ -22,6 +23,7 @@ import wildflourish.core.tune.Field;
 import wildflourish.core.tune.Head;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tune;
+import wildflourish.formats.abc.OtherVoices;
 
 /** Writes a tune as it stands on the page as MusicXML 4.0. What the format has no element for stands in its miscellaneous fields. */
 public final class MusicXmlWriter {
@@ -75,19 +77,25 @@ public final class MusicXmlWriter {
             score.setMovementTitle(head.titles().getFirst());
         }
         score.setIdentification(identification(head));
-        ScorePart named = new ScorePart();
-        named.setId("P1");
-        PartName name = new PartName();
-        name.setValue("Melody");
-        named.setPartName(name);
         PartList list = new PartList();
-        list.getPartGroupOrScorePart().add(named);
         score.setPartList(list);
+        List<OtherVoices.Voice> others = OtherVoices.voices(tune);
+        add(score, others.isEmpty() ? "Melody" : OtherVoices.melodyName(tune), tune);
+        others.forEach(v -> add(score, v.name(), v.tune()));
+        return score;
+    }
+
+    private static void add(ScorePartwise score, String words, Tune tune) {
+        ScorePart named = new ScorePart();
+        named.setId("P" + (score.getPart().size() + 1));
+        PartName name = new PartName();
+        name.setValue(words);
+        named.setPartName(name);
+        score.getPartList().getPartGroupOrScorePart().add(named);
         ScorePartwise.Part part = MAKE.createScorePartwisePart();
         part.setId(named);
         part.getMeasure().addAll(new PartWriter(tune).measures());
         score.getPart().add(part);
-        return score;
     }
 
     private static Identification identification(Head head) {
@@ -107,7 +115,7 @@ public final class MusicXmlWriter {
         put(more, UNIT, head.unit().toString());
         put(more, ORDER, head.order());
         for (Field field : head.fields()) {
-            if (field.letter() != 'w') {
+            if (field.letter() != 'w' && field.letter() != 'V') {
                 put(more, ABOUT + field.letter(), field.text());
             }
         }

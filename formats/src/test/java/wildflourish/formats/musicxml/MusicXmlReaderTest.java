@@ -116,6 +116,18 @@ class MusicXmlReaderTest {
     }
 
     @Test
+    void theOtherVoicesOfATuneAreFurtherPartsOfItsScore() {
+        Tune tune = AbcReader.read("X:1\nT:Two\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Fiddle\"\nd e f g |a4 |]\nV:2 name=\"Box\"\nD2 A,2 |D4 |]\n").tunes().getFirst().tune();
+        TuneBook back = MusicXmlReader.read(MusicXmlWriter.write(tune));
+        Tune read = back.tunes().getFirst().tune();
+        assertThat(music(read)).startsWith("V:1 name=\"Fiddle\"d e f g |a4 |]");
+        assertThat(OtherVoices.voices(read)).singleElement().satisfies(v -> {
+            assertThat(v.name()).isEqualTo("Box");
+            assertThat(v.tune().bars()).isEqualTo(OtherVoices.voices(tune).getFirst().tune().bars());
+        });
+    }
+
+    @Test
     void aScoreByMeasuresIsReadAsWell() {
         String measure = "<measure number=\"%d\"><part id=\"P1\">%s</part></measure>";
         Tune tune = read("<score-timewise version=\"4.0\">" + LIST
