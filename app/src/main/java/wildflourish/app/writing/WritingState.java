@@ -39,4 +39,9 @@ public record WritingState(
     public List<Amendment.Left> left() {
         return amendment.map(Amendment::left).orElse(List.of());
     }
+
+    /** What could not go along earlier and is in its place again. */
+    public List<String> back() {
+        return amendment.map(Amendment::back).orElse(List.of());
+    }
 }

@@ -46,6 +46,8 @@ public final class WritingView extends BorderPane {
     private final ListView<String> findings = new ListView<>();
     private final VBox found = new VBox(4, Labels.heading("What was found"), findings);
     private final Label left = new Label();
+    private final Label back = new Label();
+    private final VBox returned = new VBox(4, Labels.heading("What comes back"), back);
     private final VBox lost = new VBox(4, Labels.heading("What cannot go along"), left);
     private boolean filling;
 
@@ -106,7 +108,9 @@ public final class WritingView extends BorderPane {
         findings.getSelectionModel().selectedIndexProperty().addListener((o, before, now) -> goToLine(now.intValue()));
         left.setId("writing-left");
         left.setWrapText(true);
-        VBox below = new VBox(10, found, lost);
+        back.setId("writing-back");
+        back.setWrapText(true);
+        VBox below = new VBox(10, found, lost, returned);
         below.setPadding(new Insets(8, 12, 12, 12));
         VBox.setVgrow(page, Priority.ALWAYS);
         Label hint = Labels.wrapped(HINT);
@@ -155,6 +159,8 @@ public final class WritingView extends BorderPane {
         left.setText(String.join("\n", now.left().stream().limit(12).map(Amendment.Left::inWords).toList())
                 + (now.left().size() > 12 ? "\nand %d more".formatted(now.left().size() - 12) : ""));
         Shown.set(lost, !now.left().isEmpty());
+        back.setText(String.join("\n", now.back().stream().limit(12).toList()));
+        Shown.set(returned, !now.back().isEmpty());
         draw(false);
     }
 

@@ -165,6 +165,22 @@ class WritingWindowTest extends WindowTest {
     }
 
     @Test
+    void whatCouldNotGoAlongComesBackWhenTheNoteIsPutRightOnceMore() {
+        open(true);
+        Setting full = model.trellis().arrangement().ladder().setting(4);
+        enter();
+        change("G2 BG eGBG", "^C2 BG eGBG");
+        assertThat(lookup("#writing-left").<Label>query().getText()).contains("roll on G");
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        until(() -> document(model.trellis().now().tune()).contains("I:flourish waiting whistle-d"));
+        change("^C2 BG eGBG", "G2 BG eGBG");
+        assertThat(lookup("#writing-back").<Label>query().getText()).contains("roll on G");
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        until(() -> !document(model.trellis().now().tune()).contains("waiting"));
+        assertThat(model.trellis().arrangement().ladder().setting(4)).isEqualTo(full);
+    }
+
+    @Test
     void aTitlePutRightIsOnTheShelfAndBackAgainWithUndo() {
         open(true);
         enter();

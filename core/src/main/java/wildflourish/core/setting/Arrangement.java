@@ -22,7 +22,8 @@ import wildflourish.core.tune.TuneType;
  * @param wishes what is to stay and not to come back when the ladder is grown
  * @param rounds what is played each time through
  * @param elsewhere its ladders on other instruments, by the instrument's id
- * @param unread what its document says that this program does not understand, line by line, kept to be written back
+ * @param unread what its document says besides, line by line, kept to be written back: what this program does not understand, and
+ *     what waits for a note to be put right
  */
 public record Arrangement(
         Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school, Choices choices,

@@ -34,8 +34,9 @@ import wildflourish.core.tune.TuneType;
  * A tune put right, with its ladders, locks, phrases and chosen places on the notes that they stood on.
  *
  * @param left what could not go along, in the order of the notes; the edition before still has it
+ * @param back what could not go along earlier and is in its place again, for reading
  */
-public record Amendment(Arrangement arrangement, List<Left> left) {
+public record Amendment(Arrangement arrangement, List<Left> left, List<String> back) {
 
     /**
      * Something that could not go along.
@@ -56,6 +57,7 @@ public record Amendment(Arrangement arrangement, List<Left> left) {
 
     public Amendment {
         left = List.copyOf(left);
+        back = List.copyOf(back);
     }
 
     /** An arrangement for a tune that was put right. */
@@ -71,6 +73,8 @@ public record Amendment(Arrangement arrangement, List<Left> left) {
         private final Timeline now;
         private final NoteMap map;
         private final List<Left> left = new ArrayList<>();
+        private final List<String> back = new ArrayList<>();
+        private final List<Waiting> waiting = new ArrayList<>();
 
         Carrying(Arrangement before, Tune tune) {
             this.before = before;
@@ -83,16 +87,18 @@ public record Amendment(Arrangement arrangement, List<Left> left) {
         Amendment carried() {
             boolean ownTempo = before.tempo().equals(TuneType.tempoOf(before.tune().head()));
             Arrangement bare = new Arrangement(tune, before.instrument(), ownTempo ? TuneType.tempoOf(tune.head()) : before.tempo(),
-                    before.speeds(), before.school(), choices(), marks(), wishes(), before.rounds(), Ladder.bare(), Map.of(), before.unread());
-            Arrangement here = playable(before, bare.with(moved(before.ladder(), before.instrument())));
+                    before.speeds(), before.school(), choices(), marks(), wishes(), before.rounds(), Ladder.bare(), Map.of(), Waiting.others(before.unread()));
+            Arrangement here = comeBack(playable(before, bare.with(moved(before.ladder(), before.instrument()))));
             for (Map.Entry<String, Ladder> other : before.elsewhere().entrySet()) {
                 Optional<Instrument> instrument = Instruments.byId(other.getKey());
                 Ladder ladder = moved(other.getValue(), instrument.orElse(before.instrument()));
-                here = here.keeping(other.getKey(), instrument.map(i -> playable(before.with(i).with(other.getValue()), bare.with(i).with(ladder)).ladder())
+                here = here.keeping(other.getKey(), instrument.map(i -> comeBack(playable(before.with(i).with(other.getValue()), bare.with(i).with(ladder))).ladder())
                         .orElse(ladder));
             }
             left.sort(java.util.Comparator.comparingInt(Left::note));
-            return new Amendment(here, left.stream().distinct().toList());
+            List<String> kept = new ArrayList<>(here.unread());
+            waiting.stream().distinct().map(Waiting::text).forEach(kept::add);
+            return new Amendment(here.withUnread(kept), left.stream().distinct().toList(), back.stream().distinct().toList());
         }
 
         private void leave(int note, String what, String why) {
@@ -160,11 +166,67 @@ public record Amendment(Arrangement arrangement, List<Left> left) {
                         for (String id : is.setting().at(there.get())) {
                             leave(note, name(id, changed.instrument()), why.get());
                         }
+                        hold(changed, there.get());
                         changed = changed.with(cleared(changed.ladder(), there.get()));
                     }
                 }
             }
             return changed;
+        }
+
+        /** Keeps what stands on a note, rung by rung, until the note can have it. */
+        private void hold(Arrangement arrangement, int note) {
+            for (int rung = 1; rung < arrangement.ladder().size(); rung++) {
+                List<String> ids = arrangement.ladder().setting(rung).at(note);
+                if (!ids.isEmpty()) {
+                    waiting.add(new Waiting(arrangement.instrument().id(), rung, note, ids));
+                }
+            }
+        }
+
+        /** Puts back what has waited for a note that can have it now, and on which nothing else stands; the rest waits on. */
+        private Arrangement comeBack(Arrangement given) {
+            Map<Integer, List<Waiting>> byNote = new TreeMap<>();
+            for (Waiting one : Waiting.among(before.unread())) {
+                if (one.instrument().equals(given.instrument().id()) && one.note() < old.size()) {
+                    map.of(one.note()).ifPresent(n -> byNote.computeIfAbsent(n, k -> new ArrayList<>()).add(new Waiting(one.instrument(), one.rung(), n, one.ornaments())));
+                }
+            }
+            Arrangement changed = given;
+            for (Map.Entry<Integer, List<Waiting>> note : byNote.entrySet()) {
+                Optional<Arrangement> with = putBack(changed, note.getKey(), note.getValue());
+                if (with.isPresent()) {
+                    changed = with.get();
+                    String on = now.note(note.getKey()).inWords();
+                    note.getValue().getLast().ornaments().forEach(id -> back.add("%s on %s".formatted(name(id, given.instrument()), on)));
+                } else {
+                    waiting.addAll(note.getValue());
+                }
+            }
+            return changed;
+        }
+
+        private static Optional<Arrangement> putBack(Arrangement arrangement, int note, List<Waiting> held) {
+            Map<Integer, Waiting> byRung = new TreeMap<>();
+            held.forEach(w -> byRung.put(w.rung(), w));
+            List<Rung> rungs = new ArrayList<>();
+            for (int r = 0; r < arrangement.ladder().size(); r++) {
+                Rung rung = arrangement.ladder().rung(r);
+                Optional<Waiting> here = Optional.ofNullable(byRung.get(r));
+                if (!rung.setting().at(note).isEmpty() || here.filter(w -> !w.ornaments().stream().allMatch(id -> Vocabulary.of(arrangement.instrument()).byId(id).isPresent())).isPresent()) {
+                    return Optional.empty();
+                }
+                SortedMap<Integer, List<String>> placed = new TreeMap<>(rung.setting().byNote());
+                here.ifPresent(w -> placed.put(note, w.ornaments()));
+                rungs.add(rung.with(new Setting(placed, rung.setting().variations())));
+            }
+            Arrangement with = arrangement.with(new Ladder(rungs));
+            for (int r = 1; r < with.ladder().size(); r++) {
+                if (hindrance(with.version(r), note).isPresent()) {
+                    return Optional.empty();
+                }
+            }
+            return Optional.of(with);
         }
 
         private static Optional<String> hindrance(Version version, int note) {

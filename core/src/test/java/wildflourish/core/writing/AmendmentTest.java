@@ -60,6 +60,22 @@ class AmendmentTest {
     }
 
     @Test
+    void whatCouldNotGoAlongWaitsAndComesBackWithTheNote() {
+        Arrangement before = placed("whistle-d", Setting.BARE.with(4, "long-roll").with(2, "cut"));
+        Amendment wrong = Amendment.of(before, tune(TUNE.replace("B4:3", "C#5:3")));
+        assertThat(wrong.arrangement().unread()).containsExactly("waiting whistle-d 1 4 long-roll");
+        Amendment still = Amendment.of(wrong.arrangement(), tune("|: E4:8 | " + TUNE.replace("B4:3", "C#5:3").substring(3)));
+        assertThat(still.arrangement().unread()).as("it moves with its note").containsExactly("waiting whistle-d 1 5 long-roll");
+        assertThat(still.back()).isEmpty();
+        Amendment right = Amendment.of(wrong.arrangement(), tune(TUNE.replace("B4:3", "A4:3")));
+        assertThat(right.back()).containsExactly("long roll on A in bar 2");
+        assertThat(right.arrangement().unread()).isEmpty();
+        assertThat(right.arrangement().ladder().setting(1).byNote()).isEqualTo(before.ladder().setting(1).byNote());
+        Arrangement another = wrong.arrangement().with(new Ladder(List.of(new Rung("bare", Setting.BARE), new Rung("some", Setting.BARE.with(4, "cut")))));
+        assertThat(Amendment.of(another, tune(TUNE)).back()).as("not where something else stands by now").isEmpty();
+    }
+
+    @Test
     void anInsertedBarMovesEverythingBehindIt() {
         Setting setting = Setting.BARE.with(0, "slide").with(12, "cut").with(new Variation(8, 10, "double", Variation.parse("F#4:1/8 A4:1/8 F#4:1/8 A4:1/8")));
         Arrangement before = placed("fiddle", setting).with(PhraseMarks.NONE.starting(8).naming(8, Optional.of("the turn")))
@@ -105,7 +121,7 @@ class AmendmentTest {
     @Test
     void theSameTuneIsTheSameArrangement() {
         Arrangement before = placed("whistle-d", Setting.BARE.with(4, "long-roll"));
-        assertThat(Amendment.of(before, before.tune())).isEqualTo(new Amendment(before, List.of()));
+        assertThat(Amendment.of(before, before.tune())).isEqualTo(new Amendment(before, List.of(), List.of()));
     }
 
     /** Whatever one note is changed to, every note that was not touched keeps what stood on it on every rung, or it is told why not. */

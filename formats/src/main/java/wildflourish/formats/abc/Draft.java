@@ -91,6 +91,11 @@ final class Draft {
         findings.warning(number, 1, why, "the line is kept as it stands, and written back");
     }
 
+    /** Keeps a line that belongs to the arrangement as it stands. */
+    void hold(String line) {
+        unread.add(line);
+    }
+
     /** What was kept. */
     List<String> unread() {
         return unread;

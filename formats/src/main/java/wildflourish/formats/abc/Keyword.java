@@ -115,6 +115,7 @@ record Keyword(String word, Reading read, Function<Page, List<String>> written) 
                     p -> some(p.arrangement.rounds().tag() != Rounds.Tag.NONE, lower(p.arrangement.rounds().tag()))),
             new Keyword("seed", (t, d) -> d.seed(Long.parseLong(t.word(0))),
                     p -> p.arrangement.rounds().seed().stream().map(String::valueOf).toList()),
+            new Keyword("waiting", (t, d) -> d.hold("waiting " + t.all), p -> List.of()),
             new Keyword("was", (t, d) -> d.was.put(t.number(0), NoteLine.read(t.from(1), d.head)), OnThePage::was),
             new Keyword("heads", (t, d) -> d.heads.put(t.number(0), t.amount(1)), OnThePage::heads),
             new Keyword("graces", (t, d) -> d.graced.add(t.number(0)), OnThePage::graces),
