@@ -25,7 +25,7 @@ public final class PlayOrder {
         List<Integer> played = new ArrayList<>();
         if (tune.head().order().isEmpty() || bars.stream().noneMatch(b -> b.part().isPresent())) {
             playRange(bars, 0, bars.size(), tune.opening().repeatsAfter() > 0, played);
-            return List.copyOf(played);
+            return List.copyOf(Jumps.taken(bars, played));
         }
         for (char part : spelledOut(tune.head().order()).toCharArray()) {
             for (int from = 0; from < bars.size(); from++) {

@@ -12,6 +12,7 @@ import wildflourish.core.tune.Change;
 import wildflourish.core.tune.Element;
 import wildflourish.core.tune.Ending;
 import wildflourish.core.tune.Key;
+import wildflourish.core.tune.Marks;
 import wildflourish.core.tune.Meter;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Pitch;
@@ -262,6 +263,26 @@ final class BarBuilder {
             ending = Optional.empty();
         }
         accidentals.clear();
+    }
+
+    /** Puts decorations on the last note or rest of the bar; false where it has none yet. */
+    boolean markLast(List<String> decorations) {
+        int last = lastTimed();
+        if (last < 0) {
+            return false;
+        }
+        switch (elements.get(last)) {
+            case Note note -> elements.set(last, note.withMarks(with(note.marks(), decorations)));
+            case Rest rest -> elements.set(last, new Rest(rest.length(), rest.visible(), rest.wholeBar(), rest.tuplet(), with(rest.marks(), decorations)));
+            case Change change -> { }
+        }
+        return true;
+    }
+
+    private static Marks with(Marks marks, List<String> more) {
+        List<String> all = new ArrayList<>(marks.decorations());
+        all.addAll(more);
+        return marks.withDecorations(all);
     }
 
     private void closeBar(BarLine line, int lineNumber, int column) {

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import wildflourish.core.tune.BarLine;
+import wildflourish.core.tune.Jumps;
 import wildflourish.core.tune.Marks;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Pitch;
@@ -367,6 +368,10 @@ final class MusicReader extends MusicLine {
     private void barLine() {
         int from = at;
         barSign().ifPresent(sign -> {
+            // What is to be read on from elsewhere stands before the line and is about the bar behind it.
+            if (pending.decorations.stream().anyMatch(Jumps::isAtTheEnd) && builder.markLast(pending.decorations)) {
+                pending.decorations.clear();
+            }
             builder.barLine(sign, line, from + 1);
             if (at < text.length() && Character.isDigit(text.charAt(at))) {
                 ending();

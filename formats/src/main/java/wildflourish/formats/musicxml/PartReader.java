@@ -25,6 +25,7 @@ import org.audiveris.proxymusic.Metronome;
 import org.audiveris.proxymusic.Note;
 import org.audiveris.proxymusic.Print;
 import org.audiveris.proxymusic.RightLeftMiddle;
+import org.audiveris.proxymusic.Sound;
 import org.audiveris.proxymusic.StartStopDiscontinue;
 import org.audiveris.proxymusic.Time;
 import org.audiveris.proxymusic.TimeSymbol;
@@ -314,7 +315,7 @@ final class PartReader {
                 }
             }
             for (Object words : type.getWordsOrSymbol()) {
-                if (words instanceof FormattedTextId text && text.getValue() != null && !text.getValue().isBlank()) {
+                if (!jumps(direction) && words instanceof FormattedTextId text && text.getValue() != null && !text.getValue().isBlank()) {
                     measure.over.add(new At<>(onset, new Over.Text((below ? "_" : "^") + MusicXmlReader.oneLine(text.getValue()))));
                 }
             }
@@ -322,6 +323,21 @@ final class PartReader {
             type.getCoda().forEach(c -> measure.over.add(new At<>(onset, new Over.Sign("coda"))));
             type.getDynamics().forEach(d -> d.getPOrPpOrPpp().stream().map(e -> e.getName().getLocalPart()).filter(Signs.DYNAMICS::contains)
                     .forEach(n -> measure.over.add(new At<>(onset, new Over.Sign(n)))));
+        }
+        if (direction.getSound() != null) {
+            Sound sound = direction.getSound();
+            if (sound.getDacapo() == YesNo.YES) {
+                measure.over.add(new At<>(onset, new Over.Sign("D.C.")));
+            }
+            if (sound.getDalsegno() != null) {
+                measure.over.add(new At<>(onset, new Over.Sign("D.S.")));
+            }
+            if (sound.getFine() != null) {
+                measure.over.add(new At<>(onset, new Over.Sign("fine")));
+            }
+            if (sound.getTocoda() != null) {
+                measure.over.add(new At<>(onset, new Over.Sign("dacoda")));
+            }
         }
         if (!counted && direction.getSound() != null && direction.getSound().getTempo() != null) {
             BigDecimal count = direction.getSound().getTempo();
@@ -332,6 +348,12 @@ final class PartReader {
                 }
             }
         }
+    }
+
+    /** Whether its words say what its sound does: to read on from elsewhere. */
+    private static boolean jumps(Direction direction) {
+        Sound sound = direction.getSound();
+        return sound != null && (sound.getDacapo() == YesNo.YES || sound.getDalsegno() != null || sound.getFine() != null || sound.getTocoda() != null);
     }
 
     // --- Bar lines

@@ -48,6 +48,7 @@ import wildflourish.core.tune.BarLine;
 import wildflourish.core.tune.Change;
 import wildflourish.core.tune.Element;
 import wildflourish.core.tune.Ending;
+import wildflourish.core.tune.Jumps;
 import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Lyrics;
 import wildflourish.core.tune.Marks;
@@ -305,7 +306,7 @@ final class PartWriter {
             direction(said, annotation.startsWith("_") ? AboveBelow.BELOW : AboveBelow.ABOVE);
         }
         for (String decoration : marks.decorations()) {
-            if (Signs.isDirection(decoration)) {
+            if (Signs.isDirection(decoration) && !Jumps.isAtTheEnd(decoration)) {
                 DirectionType sign = new DirectionType();
                 switch (decoration) {
                     case "segno" -> sign.getSegno().add(new Segno());
@@ -317,6 +318,29 @@ final class PartWriter {
                     }
                 }
                 direction(sign, AboveBelow.ABOVE);
+            }
+        }
+    }
+
+    /** The signs by which the tune is read on from elsewhere, behind the note that they end with. */
+    private void jumps(Marks marks) {
+        for (String decoration : marks.decorations()) {
+            if (Jumps.isAtTheEnd(decoration)) {
+                DirectionType said = new DirectionType();
+                Sound sound = new Sound();
+                switch (decoration) {
+                    case "fine" -> sound.setFine("yes");
+                    case "dacoda", "tocoda" -> sound.setTocoda("coda");
+                    default -> {
+                        if (decoration.startsWith("D.S") || decoration.equals("dalsegno")) {
+                            sound.setDalsegno("segno");
+                        } else {
+                            sound.setDacapo(YesNo.YES);
+                        }
+                    }
+                }
+                said.getWordsOrSymbol().add(text(decoration.equals("fine") ? "Fine" : decoration.endsWith("coda") && !decoration.startsWith("D") ? "To Coda" : decoration));
+                direction(said, AboveBelow.ABOVE).setSound(sound);
             }
         }
     }
@@ -394,6 +418,7 @@ final class PartWriter {
                 now.add(written);
             }
         }
+        jumps(note.marks());
         tieOpen = note.tied();
         this.note++;
     }

@@ -21,6 +21,7 @@ import org.audiveris.proxymusic.StrongAccent;
 import org.audiveris.proxymusic.Technical;
 import org.audiveris.proxymusic.Tremolo;
 import org.audiveris.proxymusic.TremoloType;
+import wildflourish.core.tune.Jumps;
 
 /**
  * The decorations of notes (ABC standard 2.1, section 4.14) as notations of MusicXML and back. A sign that the format has no
@@ -115,7 +116,7 @@ final class Signs {
 
     /** Whether a decoration is written as a direction over the stave. */
     static boolean isDirection(String decoration) {
-        return DYNAMICS.contains(decoration) || decoration.equals("segno") || decoration.equals("coda");
+        return DYNAMICS.contains(decoration) || Jumps.isAtTheEnd(decoration) || decoration.equals("segno") || decoration.equals("coda");
     }
 
     /** The decorations among the notations of a note; what is not known by name is left out. */

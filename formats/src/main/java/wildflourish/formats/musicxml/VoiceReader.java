@@ -23,6 +23,7 @@ import wildflourish.core.tune.Element;
 import wildflourish.core.tune.Ending;
 import wildflourish.core.tune.Field;
 import wildflourish.core.tune.Head;
+import wildflourish.core.tune.Jumps;
 import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Marks;
 import wildflourish.core.tune.Meter;
@@ -206,6 +207,7 @@ final class VoiceReader {
             at = at.plus(length.get());
         }
         groups.close(elements);
+        endSigns(elements);
         if (at.isLess(measure.length) && (at.isPositive() || !elements.isEmpty())) {
             elements.add(silence(measure.length.minus(at)));
         } else if (at.isZero() && measure.length.isPositive()) {
@@ -215,6 +217,18 @@ final class VoiceReader {
         left.forEach(c -> elements.add(c.what()));
         waiting = new ArrayList<>(waiting.stream().map(w -> new PartReader.At<>(Ratio.ZERO, w.what())).toList());
         return elements;
+    }
+
+    /** Signs by which the tune is read on from elsewhere stand behind the last note of a bar, and are its own. */
+    private void endSigns(List<Element> elements) {
+        List<String> signs = waiting.stream().map(PartReader.At::what).filter(PartReader.Over.Sign.class::isInstance).map(o -> ((PartReader.Over.Sign) o).name())
+                .filter(Jumps::isAtTheEnd).toList();
+        if (!signs.isEmpty() && !elements.isEmpty() && elements.getLast() instanceof wildflourish.core.tune.Note last) {
+            List<String> all = new ArrayList<>(last.marks().decorations());
+            all.addAll(signs);
+            elements.set(elements.size() - 1, last.withMarks(last.marks().withDecorations(all)));
+            waiting.removeIf(w -> w.what() instanceof PartReader.Over.Sign s && Jumps.isAtTheEnd(s.name()));
+        }
     }
 
     private static Rest silence(Ratio length) {

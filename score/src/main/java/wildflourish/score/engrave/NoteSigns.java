@@ -102,6 +102,10 @@ final class NoteSigns {
             case "downbow" -> above("stringsDownBow", 0.8, ink, skyline);
             case "segno" -> above("segno", 0.8, ink, skyline);
             case "coda" -> above("coda", 0.8, ink, skyline);
+            case "dacapo" -> words("D.C.", Ink.MUSIC, skyline);
+            case "dalsegno" -> words("D.S.", Ink.MUSIC, skyline);
+            case "dacoda", "tocoda" -> words("to coda", Ink.MUSIC, skyline);
+            case "fine" -> words("Fine", Ink.MUSIC, skyline);
             default -> words(name, Ink.MUSIC, skyline);
         }
     }
