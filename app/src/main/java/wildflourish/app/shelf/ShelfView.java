@@ -13,16 +13,13 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import wildflourish.app.controls.Boxes;
 import wildflourish.app.controls.Choosing;
 import wildflourish.app.controls.Labels;
-import wildflourish.app.controls.Shown;
+import wildflourish.app.controls.Question;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandButton;
 import wildflourish.library.TuneEntry;
@@ -32,10 +29,7 @@ public final class ShelfView extends VBox {
 
     private final ListView<TuneEntry> list = new ListView<>();
     private final TextField search = new TextField();
-    private final Label asked = new Label();
-    private final TextField answer = new TextField();
-    private final HBox question = Boxes.row(asked, answer);
-    private Consumer<String> answered = a -> { };
+    private final Question question = new Question("shelf-answer", this::focusList);
 
     /**
      * A view of the model.
@@ -86,22 +80,6 @@ public final class ShelfView extends VBox {
                 list.requestFocus();
             }
         });
-        asked.setLabelFor(answer);
-        answer.setId("shelf-answer");
-        answer.setOnAction(e -> {
-            Shown.set(question, false);
-            answered.accept(answer.getText().strip());
-            focusList();
-        });
-        answer.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
-            if (e.getCode() == KeyCode.ESCAPE) {
-                e.consume();
-                Shown.set(question, false);
-                focusList();
-            }
-        });
-        HBox.setHgrow(answer, Priority.ALWAYS);
-        Shown.set(question, false);
         VBox.setVgrow(list, Priority.ALWAYS);
         Label heading = new Label("What was found in the file read last");
         heading.getStyleClass().add("note-title");
@@ -129,12 +107,7 @@ public final class ShelfView extends VBox {
 
     /** Asks for words about the tune in hand; Enter gives them, Escape leaves it. */
     void ask(String words, String now, Consumer<String> then) {
-        asked.setText(words);
-        answer.setText(now);
-        answered = then;
-        Shown.set(question, true);
-        answer.requestFocus();
-        answer.selectAll();
+        question.ask(words, now, then);
     }
 
     /** The tune in hand. */

@@ -18,6 +18,7 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Rest;
 import wildflourish.core.tune.Step;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.writing.BarStrokes;
 import wildflourish.core.writing.Pen;
 
 /** The keys of the pen. They are the stave's own: they work while it has the keyboard. */
@@ -69,12 +70,12 @@ final class PenKeys {
                 sign("pen-tie", "Tie to the next note", "-", Pen::tie),
                 letter("pen-slur", "Slur over the notes in hand", "sS", Pen::slur),
                 letter("pen-triplet", "Triplet of the last three notes", "tT", Pen::triplet),
-                sign("pen-bar", "Bar line", "|", Pen::barLine),
-                sign("pen-repeat", "Repeat the part that ends here", ":", Pen::repeat),
-                sign("pen-ending", "First ending, second ending, none", "[", Pen::ending)));
+                sign("pen-bar", "Bar line", "|", BarStrokes::line),
+                sign("pen-repeat", "Repeat the part that ends here", ":", BarStrokes::repeat),
+                sign("pen-ending", "First ending, second ending, none", "[", BarStrokes::ending)));
         all.addAll(List.of(
                 ask("pen-chord", "Chord symbol over this note", Keys.sign("\""), () -> question.ask("chord symbol", chord(), c -> model.stroke(p -> p.chordSymbol(said(c))))),
-                ask("pen-part", "Name of the part that begins with this bar", Keys.sign("pP"), () -> question.ask("name of the part", "", n -> model.stroke(p -> p.part(said(n))))),
+                ask("pen-part", "Name of the part that begins with this bar", Keys.sign("pP"), () -> question.ask("name of the part", "", n -> model.stroke(p -> BarStrokes.part(p, said(n))))),
                 walk("pen-left", "Back a note", "←", p -> p.move(-1, false)),
                 walk("pen-right", "On a note", "→", p -> p.move(1, false)),
                 walk("pen-hold-left", "Take the note before in hand", "Shift+←", p -> p.move(-1, true)),
@@ -94,7 +95,7 @@ final class PenKeys {
                     model.stroke(p -> p.holds() ? p.erase() : p);
                 }),
                 key("pen-paste", "Paste", "Ctrl+V", model::paste),
-                Command.of("pen-lines", "Lines of four bars", GROUP, () -> model.stroke(Pen::newLines))));
+                Command.of("pen-lines", "Lines of four bars", GROUP, () -> model.stroke(BarStrokes::newLines))));
         return all;
     }
 

@@ -10,7 +10,6 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.SplitPane;
 import javafx.scene.control.TextArea;
-import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
@@ -18,8 +17,8 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import wildflourish.app.controls.Boxes;
 import wildflourish.app.controls.Labels;
+import wildflourish.app.controls.Question;
 import wildflourish.app.controls.Shown;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandButton;
@@ -39,10 +38,7 @@ public final class WritingView extends BorderPane {
     private final PenStave stave;
     private final ScrollPane page;
     private final HeadRow head;
-    private final Label asked = new Label();
-    private final TextField answer = new TextField();
-    private final HBox question = Boxes.row(asked, answer);
-    private Consumer<String> answered = a -> { };
+    private final Question question = new Question("pen-answer", this::focusStave);
     private final ListView<String> findings = new ListView<>();
     private final VBox found = new VBox(4, Labels.heading("What was found"), findings);
     private final Label left = new Label();
@@ -118,21 +114,6 @@ public final class WritingView extends BorderPane {
         head.setPadding(new Insets(8, 12, 8, 12));
         hint.setPadding(new Insets(4, 12, 4, 12));
         question.setPadding(new Insets(2, 12, 6, 12));
-        answer.setId("pen-answer");
-        asked.setLabelFor(answer);
-        answer.setOnAction(e -> {
-            Shown.set(question, false);
-            stave.requestFocus();
-            answered.accept(answer.getText().strip());
-        });
-        answer.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
-            if (e.getCode() == KeyCode.ESCAPE) {
-                e.consume();
-                Shown.set(question, false);
-                stave.requestFocus();
-            }
-        });
-        Shown.set(question, false);
         VBox result = new VBox(0, head, page, question, hint, below);
         source.setMinWidth(0);
         result.setMinWidth(0);
@@ -206,12 +187,7 @@ public final class WritingView extends BorderPane {
 
     /** Asks for a few words about what is in hand; Enter gives them, Escape leaves it. */
     void ask(String words, String now, Consumer<String> then) {
-        asked.setText(words);
-        answer.setText(now);
-        answered = then;
-        Shown.set(question, true);
-        answer.requestFocus();
-        answer.selectAll();
+        question.ask(words, now, then);
     }
 
     boolean penHasKeyboard() {

@@ -8,6 +8,7 @@ import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.BarLine;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.writing.BarStrokes;
 import wildflourish.core.writing.KeyFinder;
 import wildflourish.core.writing.Pen;
 import wildflourish.formats.abc.AbcReader;
@@ -82,9 +83,9 @@ public final class StepsReader {
         for (String part : spaced.split(";")) {
             String step = part.strip();
             if (step.equals("|")) {
-                pen = pen.size() == 0 || pen.newBar() ? pen : pen.barLine();
+                pen = pen.size() == 0 || pen.newBar() ? pen : BarStrokes.line(pen);
             } else if (step.equals(":")) {
-                pen = pen.repeat();
+                pen = BarStrokes.repeat(pen);
             } else if (!step.isEmpty()) {
                 pen = step(pen, step, number, Math.max(1, line.indexOf(step) + 1));
             }

@@ -21,6 +21,7 @@ import wildflourish.core.tune.Step;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.Tuplet;
+import wildflourish.core.writing.BarStrokes;
 import wildflourish.core.writing.NoteMap;
 import wildflourish.core.writing.Pen;
 
@@ -45,9 +46,9 @@ class PenPropertyTest {
             case 13 -> pen.tie();
             case 14 -> pen.triplet();
             case 15 -> pen.slur();
-            case 16 -> pen.barLine();
-            case 17 -> pen.repeat();
-            case 18 -> pen.ending();
+            case 16 -> BarStrokes.line(pen);
+            case 17 -> BarStrokes.repeat(pen);
+            case 18 -> BarStrokes.ending(pen);
             case 19, 20 -> pen.move(-1, false);
             case 21 -> pen.move(1, false);
             case 22 -> pen.move(-1, true);
@@ -62,9 +63,9 @@ class PenPropertyTest {
             case 31 -> pen.transpose(new Interval(1, 2));
             case 32 -> pen.paste(pen.copied());
             case 33 -> pen.chordSymbol(Optional.of("Em"));
-            case 34 -> pen.part(Optional.of("B"));
+            case 34 -> BarStrokes.part(pen, Optional.of("B"));
             case 35 -> pen.go(0, false);
-            case 36 -> pen.newLines();
+            case 36 -> BarStrokes.newLines(pen);
             default -> pen.keepLength();
         };
     }
