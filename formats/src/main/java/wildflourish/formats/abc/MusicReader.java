@@ -2,7 +2,9 @@ package wildflourish.formats.abc;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import wildflourish.core.tune.BarLine;
@@ -22,6 +24,7 @@ final class MusicReader extends MusicLine {
     private final InlineFields inline;
     private final Decorations decorations = new Decorations();
     private final PendingMarks pending = new PendingMarks();
+    private final Map<Integer, String> overlays = new TreeMap<>();
     private Ratio unit;
     private boolean toldFull;
 
@@ -117,10 +120,7 @@ final class MusicReader extends MusicLine {
             at++;
             length();
         } else if (c == '&') {
-            findings.warning(line, at + 1, "a second voice in the bar is left out", "the first voice is read");
-            while (at < text.length() && text.charAt(at) != '|') {
-                at++;
-            }
+            overlay();
         } else if (c >= 'H' && c <= 'Y' || c >= 'h' && c <= 'w') {
             findings.warning(line, at + 1, "the sign '" + c + "' is not explained", "it was left out; explain it, as in U:" + c + "=!slide!");
             at++;
@@ -131,6 +131,34 @@ final class MusicReader extends MusicLine {
             findings.error(line, at + 1, shown + " means nothing in music", "remove it, or put text in quotation marks");
             at++;
         }
+    }
+
+    /** A second voice in a bar: it is kept, and not mixed with the first. */
+    private void overlay() {
+        if (overlays.isEmpty()) {
+            findings.warning(line, at + 1, "a second voice in the bar is not shown",
+                    "the first is read; the second is kept with the tune as a voice of its own, and can be made the melody");
+        }
+        int from = at + 1;
+        while (at < text.length() && text.charAt(at) != '|') {
+            at++;
+        }
+        String music = text.substring(from, at).strip();
+        // What closes the bar belongs to its line.
+        int end = music.length();
+        while (end > 0 && (music.charAt(end - 1) == ':' || music.charAt(end - 1) == '[')) {
+            end--;
+            at--;
+        }
+        String second = AbcText.printable(music.substring(0, end)).strip();
+        if (!second.isEmpty()) {
+            overlays.merge(Math.max(0, builder.barsBegun() - 1), second, (a, b) -> a + " & " + b);
+        }
+    }
+
+    /** The second voices of bars, by the bars' indices. */
+    Map<Integer, String> overlays() {
+        return overlays;
     }
 
     private void gap() {

@@ -107,6 +107,9 @@ final class TuneReader {
         if (titles.isEmpty()) {
             findings.warning(firstLine, 0, "the tune has no title", "give it one with a T: line");
         }
+        if (!music.overlays().isEmpty()) {
+            left.put("&", new StringBuilder("second name=\"second voice in the bar\"\n").append(overlaid(bars, music.overlays(), unitLength)));
+        }
         if (!left.isEmpty()) {
             fields.add(new Field('V', !melodyField.isEmpty() ? melodyField : voice.isEmpty() ? OtherVoices.UNNAMED : voice, OtherVoices.BEHIND));
             left.values().forEach(kept -> fields.add(new Field('V', kept.toString().strip(), OtherVoices.BEHIND)));
@@ -124,6 +127,17 @@ final class TuneReader {
                     "it is heard up to a length only; see to its repeats and the order of its parts (P:)");
         }
         return tune;
+    }
+
+    /** The second voices of bars as a voice of its own, silent where there is none. */
+    private static String overlaid(List<Bar> bars, Map<Integer, String> overlays, Ratio unit) {
+        StringBuilder voice = new StringBuilder();
+        for (int b = 0; b < bars.size(); b++) {
+            Ratio length = bars.get(b).length().dividedBy(unit);
+            String silence = "x" + length.numerator() + (length.denominator() == 1 ? "" : "/" + length.denominator());
+            voice.append(overlays.getOrDefault(b, silence)).append(b + 1 == bars.size() ? " |]" : bars.get(b).endsSystem() ? " |\n" : " | ");
+        }
+        return voice.toString();
     }
 
     /** The instruction fields of the tune, in order. */

@@ -54,6 +54,18 @@ class VoicesTest {
     }
 
     @Test
+    void aSecondVoiceInABarIsKeptAsAVoiceOfItsOwn() {
+        TuneBook book = book("", "d|e f g a & A,2 D2:|;f4|g4 & \"G\"G,4|]");
+        assertThat(notes(book)).isEqualTo("[D5, E5, F#5, G5, A5, F#5, G5]");
+        Tune tune = book.tunes().getFirst().tune();
+        assertThat(tune.bars().get(1).closing().repeatsBefore()).isEqualTo(1);
+        assertThat(OtherVoices.names(tune)).containsExactly("second voice in the bar");
+        assertThat(AbcWriter.write(tune)).contains("x1 | A,2 D2 |\nx4 | \"G\"G,4 |]");
+        assertThat(AbcReader.read(AbcWriter.write(tune)).tunes().getFirst().tune()).isEqualTo(tune);
+        assertThat(book.findings()).extracting(Finding::what).filteredOn(w -> w.contains("second voice")).hasSize(1);
+    }
+
+    @Test
     void anyVoiceCanBeMadeTheMelodyAndBack() {
         Tune tune = book("", "V:1;d e f g|;V:2 name=\"Second fiddle\";A B c d|;V:3;D4 A,4|;").tunes().getFirst().tune();
         assertThat(OtherVoices.names(tune)).containsExactly("Second fiddle", "3");
