@@ -4,7 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
+import java.util.SortedMap;
+import wildflourish.core.data.DataFile;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.BarLine;
 import wildflourish.core.tune.BarNumbers;
@@ -19,9 +20,14 @@ import wildflourish.core.tune.Tune;
  */
 public final class Folding {
 
-    /** Lengths of parts, and what a repeat sign costs with each, in bars: eight are usual, four and sixteen not rare (common practice). */
-    private static final Map<Integer, Double> SIGNS = new TreeMap<>(Map.of(8, 0.5, 16, 1.0, 4, 2.5, 6, 6.0, 12, 6.0, 7, 6.0, 9, 6.0));
-    private static final int MOST_ENDING_BARS = 2;
+    private static final Weights WEIGHTS = DataFile.read("writing/repeats.json", Weights.class);
+
+    /**
+     * What repeats cost.
+     *
+     * @param signs for each length of a part, in bars, what its repeat sign costs
+     */
+    record Weights(String provenance, SortedMap<Integer, Double> signs, int mostEndingBars) {}
 
     private final Tune tune;
     private final List<Round> rounds = new ArrayList<>();
@@ -127,9 +133,9 @@ public final class Folding {
         List<Part> best = new ArrayList<>(java.util.Collections.nCopies(n + 1, new Part(0, 0, 0)));
         for (int i = n - 1; i >= 0; i--) {
             Part least = new Part(1 + best.get(i + 1).cost(), 1, 0);
-            for (Map.Entry<Integer, Double> sign : SIGNS.entrySet()) {
+            for (Map.Entry<Integer, Double> sign : WEIGHTS.signs().entrySet()) {
                 int length = sign.getKey();
-                for (int endings = 0; endings <= MOST_ENDING_BARS; endings++) {
+                for (int endings = 0; endings <= WEIGHTS.mostEndingBars(); endings++) {
                     if (i + 2 * length <= n && isTwice(i, length, endings)) {
                         double cost = length + endings + sign.getValue() + best.get(i + 2 * length).cost();
                         least = cost < least.cost() ? new Part(cost, length, endings) : least;

@@ -1,6 +1,7 @@
 package wildflourish.core.writing;
 
 import java.util.List;
+import wildflourish.core.data.DataFile;
 import wildflourish.core.tune.Meter;
 import wildflourish.core.tune.Ratio;
 
@@ -8,11 +9,14 @@ import wildflourish.core.tune.Ratio;
 public final class Pickup {
 
     private static final Ratio QUAVER = Ratio.of(1, 8);
-    /** A note counts by its length, up to this. */
-    private static final double LONGEST = 0.5;
-    /** How much speaks for beginning on the bar line, and for ending with a bar (from memory). */
-    private static final double NONE = 0.12;
-    private static final double WHOLE_END = 0.3;
+    private static final Weights WEIGHTS = DataFile.read("writing/pickup.json", Weights.class);
+
+    /**
+     * What speaks for a lead-in, beside the strength of the beats that the notes stand on.
+     *
+     * @param longest a note counts by its length, up to this, as a ratio of a whole note
+     */
+    record Weights(String provenance, double longest, double beginsOnTheLine, double endsWithABar) {}
 
     private Pickup() {}
 
@@ -40,7 +44,7 @@ public final class Pickup {
         double all = 0;
         for (int i = 0; i < notes.size(); i++) {
             Played note = notes.get(i);
-            double length = Math.min(LONGEST, (i + 1 < notes.size() ? notes.get(i + 1).at() : note.until()) - note.at());
+            double length = Math.min(WEIGHTS.longest(), (i + 1 < notes.size() ? notes.get(i + 1).at() : note.until()) - note.at());
             double offset = note.at() - pickup.toDouble();
             double within = offset - Math.floor(offset / bar + 1e-6) * bar;
             long quavers = Math.round(within * 8);
@@ -52,6 +56,6 @@ public final class Pickup {
         double end = notes.getLast().until() - pickup.toDouble();
         double over = end - Math.floor(end / bar + 1e-6) * bar;
         boolean whole = over < 0.06 || Math.abs(over - (bar - pickup.toDouble())) < 0.06;
-        return heard / Math.max(1e-9, all) + (pickup.isZero() ? NONE : 0) + (whole ? WHOLE_END : 0);
+        return heard / Math.max(1e-9, all) + (pickup.isZero() ? WEIGHTS.beginsOnTheLine() : 0) + (whole ? WEIGHTS.endsWithABar() : 0);
     }
 }

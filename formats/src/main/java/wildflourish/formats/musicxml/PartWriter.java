@@ -3,61 +3,34 @@ package wildflourish.formats.musicxml;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import org.audiveris.proxymusic.AboveBelow;
-import org.audiveris.proxymusic.Attributes;
-import org.audiveris.proxymusic.BackwardForward;
-import org.audiveris.proxymusic.BarStyle;
-import org.audiveris.proxymusic.BarStyleColor;
-import org.audiveris.proxymusic.Barline;
 import org.audiveris.proxymusic.Beam;
 import org.audiveris.proxymusic.BeamValue;
-import org.audiveris.proxymusic.Coda;
-import org.audiveris.proxymusic.Direction;
-import org.audiveris.proxymusic.DirectionType;
-import org.audiveris.proxymusic.Dynamics;
 import org.audiveris.proxymusic.Empty;
 import org.audiveris.proxymusic.EmptyPlacement;
-import org.audiveris.proxymusic.FormattedTextId;
 import org.audiveris.proxymusic.Grace;
-import org.audiveris.proxymusic.Metronome;
 import org.audiveris.proxymusic.Notations;
 import org.audiveris.proxymusic.NoteType;
-import org.audiveris.proxymusic.PerMinute;
 import org.audiveris.proxymusic.Print;
-import org.audiveris.proxymusic.Repeat;
-import org.audiveris.proxymusic.RightLeftMiddle;
 import org.audiveris.proxymusic.ScorePartwise;
-import org.audiveris.proxymusic.Segno;
 import org.audiveris.proxymusic.Slur;
-import org.audiveris.proxymusic.Sound;
 import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.StartStopContinue;
-import org.audiveris.proxymusic.StartStopDiscontinue;
 import org.audiveris.proxymusic.Step;
 import org.audiveris.proxymusic.Tie;
 import org.audiveris.proxymusic.Tied;
 import org.audiveris.proxymusic.TiedType;
-import org.audiveris.proxymusic.Time;
 import org.audiveris.proxymusic.TimeModification;
-import org.audiveris.proxymusic.TimeSymbol;
 import org.audiveris.proxymusic.YesNo;
 import wildflourish.core.tune.Bar;
-import wildflourish.core.tune.BarLine;
 import wildflourish.core.tune.Change;
 import wildflourish.core.tune.Element;
-import wildflourish.core.tune.Ending;
-import wildflourish.core.tune.Jumps;
-import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Lyrics;
 import wildflourish.core.tune.Marks;
-import wildflourish.core.tune.Meter;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Rest;
-import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.Tuplet;
@@ -124,17 +97,14 @@ final class PartWriter {
             now.add(print);
         }
         if (b == 0) {
-            attributes(Optional.of(tune.head().key()), Optional.of(tune.head().meter()), true);
+            directions().attributes(Optional.of(tune.head().key()), Optional.of(tune.head().meter()), Optional.of(divisions));
         }
-        leftLine(b, bar);
+        MeasureLines lines = new MeasureLines(tune, b, now);
+        lines.left();
         if (b == 0) {
-            tune.head().tempo().ifPresent(this::tempo);
+            tune.head().tempo().ifPresent(directions()::tempo);
         }
-        bar.part().ifPresent(p -> {
-            DirectionType rehearsal = new DirectionType();
-            rehearsal.getRehearsal().add(text(p));
-            direction(rehearsal, AboveBelow.ABOVE);
-        });
+        bar.part().ifPresent(directions()::part);
         List<Element> elements = bar.elements();
         for (int i = 0; i < elements.size(); i++) {
             switch (elements.get(i)) {
@@ -142,213 +112,24 @@ final class PartWriter {
                 case Rest rest -> rest(rest);
                 case Change change -> {
                     if (change.key().isPresent() || change.meter().isPresent()) {
-                        attributes(change.key(), change.meter(), false);
+                        directions().attributes(change.key(), change.meter(), Optional.empty());
                     }
-                    change.tempo().ifPresent(this::tempo);
+                    change.tempo().ifPresent(directions()::tempo);
                 }
             }
         }
         beamOpen = false;
-        rightLine(b, bar);
+        lines.right();
     }
 
-    // --- What stands before and behind a measure
-
-    private void leftLine(int b, Bar bar) {
-        BarLine before = b == 0 ? tune.opening() : tune.bars().get(b - 1).closing();
-        boolean starts = bar.ending().filter(Ending::starts).isPresent();
-        boolean opens = b == 0 && before.style() == BarLine.Style.OPENING;
-        if (before.repeatsAfter() == 0 && !starts && !opens) {
-            return;
-        }
-        Barline line = new Barline();
-        line.setLocation(RightLeftMiddle.LEFT);
-        if (before.repeatsAfter() > 0 || opens) {
-            line.setBarStyle(style(BarStyle.HEAVY_LIGHT));
-        }
-        bar.ending().filter(Ending::starts).ifPresent(e -> line.setEnding(ending(e, StartStopDiscontinue.START)));
-        if (before.repeatsAfter() > 0) {
-            Repeat repeat = new Repeat();
-            repeat.setDirection(BackwardForward.FORWARD);
-            line.setRepeat(repeat);
-        }
-        now.add(line);
-    }
-
-    private void rightLine(int b, Bar bar) {
-        Barline line = new Barline();
-        line.setLocation(RightLeftMiddle.RIGHT);
-        BarLine closing = bar.closing();
-        if (closing.repeatsBefore() > 0) {
-            line.setBarStyle(style(BarStyle.LIGHT_HEAVY));
-            Repeat repeat = new Repeat();
-            repeat.setDirection(BackwardForward.BACKWARD);
-            if (closing.repeatsBefore() > 1) {
-                repeat.setTimes(MusicXmlWriter.whole(closing.repeatsBefore() + 1L));
-            }
-            line.setRepeat(repeat);
-        } else {
-            Optional.ofNullable(STYLES.get(closing.style())).ifPresent(s -> line.setBarStyle(style(s)));
-        }
-        boolean last = b + 1 == tune.bars().size();
-        Optional<Ending> next = last ? Optional.empty() : tune.bars().get(b + 1).ending();
-        if (bar.ending().isPresent() && (next.isEmpty() || next.get().starts())) {
-            line.setEnding(ending(bar.ending().get(), closing.closesSection() ? StartStopDiscontinue.STOP : StartStopDiscontinue.DISCONTINUE));
-        }
-        if (line.getBarStyle() != null || line.getEnding() != null) {
-            now.add(line);
-        }
-    }
-
-    private static final Map<BarLine.Style, BarStyle> STYLES = Map.of(BarLine.Style.NONE, BarStyle.NONE, BarLine.Style.DOUBLE, BarStyle.LIGHT_LIGHT,
-            BarLine.Style.FINAL, BarStyle.LIGHT_HEAVY, BarLine.Style.OPENING, BarStyle.HEAVY_LIGHT, BarLine.Style.DOTTED, BarStyle.DOTTED);
-
-    private static BarStyleColor style(BarStyle style) {
-        BarStyleColor coloured = new BarStyleColor();
-        coloured.setValue(style);
-        return coloured;
-    }
-
-    private static org.audiveris.proxymusic.Ending ending(Ending ending, StartStopDiscontinue type) {
-        org.audiveris.proxymusic.Ending bracket = new org.audiveris.proxymusic.Ending();
-        bracket.setNumber(String.join(",", ending.times().stream().map(String::valueOf).toList()));
-        bracket.setType(type);
-        return bracket;
-    }
-
-    // --- Key, meter, tempo
-
-    private void attributes(Optional<Key> key, Optional<Meter> meter, boolean first) {
-        Attributes attributes = new Attributes();
-        if (first) {
-            attributes.setDivisions(BigDecimal.valueOf(divisions));
-        }
-        key.ifPresent(k -> attributes.getKey().add(key(k)));
-        meter.ifPresent(m -> attributes.getTime().add(time(m)));
-        now.add(attributes);
-    }
-
-    private static org.audiveris.proxymusic.Key key(Key key) {
-        org.audiveris.proxymusic.Key written = new org.audiveris.proxymusic.Key();
-        if (key.explicit().isEmpty()) {
-            written.setFifths(MusicXmlWriter.whole(key.fifths()));
-            written.setMode(key.open() ? "none" : key.mode().word());
-        } else {
-            key.signature().forEach((step, alter) -> {
-                written.getNonTraditionalKey().add(Step.fromValue(step.toString()));
-                written.getNonTraditionalKey().add(BigDecimal.valueOf(alter));
-            });
-        }
-        return written;
-    }
-
-    private static Time time(Meter meter) {
-        Time time = new Time();
-        if (meter.isFree()) {
-            time.setSenzaMisura("");
-            return time;
-        }
-        String beats = String.join("+", meter.groups().stream().map(String::valueOf).toList());
-        time.getTimeSignature().add(MusicXmlWriter.make().createTimeBeats(beats));
-        time.getTimeSignature().add(MusicXmlWriter.make().createTimeBeatType(String.valueOf(meter.unit())));
-        if (meter.look() == Meter.Look.COMMON) {
-            time.setSymbol(TimeSymbol.COMMON);
-        } else if (meter.look() == Meter.Look.CUT) {
-            time.setSymbol(TimeSymbol.CUT);
-        }
-        return time;
-    }
-
-    private void tempo(Tempo tempo) {
-        Tempo counted = NoteValues.of(tempo.beat()).isPresent() ? tempo : tempo.in(CROTCHET);
-        NoteValues.Value beat = NoteValues.of(counted.beat()).orElseThrow();
-        Metronome metronome = new Metronome();
-        metronome.setBeatUnit(beat.name());
-        for (int i = 0; i < beat.dots(); i++) {
-            metronome.getBeatUnitDot().add(new Empty());
-        }
-        PerMinute count = new PerMinute();
-        count.setValue(MusicXmlWriter.decimal(counted.perMinute()).toPlainString());
-        metronome.setPerMinute(count);
-        DirectionType type = new DirectionType();
-        type.setMetronome(metronome);
-        Direction direction = direction(type, AboveBelow.ABOVE);
-        Sound sound = new Sound();
-        sound.setTempo(MusicXmlWriter.decimal(tempo.in(CROTCHET).perMinute()));
-        direction.setSound(sound);
-    }
-
-    // --- What stands over the stave
-
-    private Direction direction(DirectionType type, AboveBelow placement) {
-        Direction direction = new Direction();
-        direction.setPlacement(placement);
-        direction.getDirectionType().add(type);
-        now.add(direction);
-        return direction;
-    }
-
-    private static FormattedTextId text(String words) {
-        FormattedTextId text = new FormattedTextId();
-        text.setValue(words);
-        return text;
-    }
-
-    private void over(Marks marks) {
-        marks.chord().ifPresent(c -> ChordNames.harmony(c).ifPresentOrElse(h -> now.add(h), () -> {
-            DirectionType said = new DirectionType();
-            said.getWordsOrSymbol().add(text(c));
-            direction(said, AboveBelow.ABOVE);
-        }));
-        for (String annotation : marks.annotations()) {
-            DirectionType said = new DirectionType();
-            said.getWordsOrSymbol().add(text(annotation.substring(1)));
-            direction(said, annotation.startsWith("_") ? AboveBelow.BELOW : AboveBelow.ABOVE);
-        }
-        for (String decoration : marks.decorations()) {
-            if (Signs.isDirection(decoration) && !Jumps.isAtTheEnd(decoration)) {
-                DirectionType sign = new DirectionType();
-                switch (decoration) {
-                    case "segno" -> sign.getSegno().add(new Segno());
-                    case "coda" -> sign.getCoda().add(new Coda());
-                    default -> {
-                        Dynamics dynamics = new Dynamics();
-                        dynamics.getPOrPpOrPpp().add(MusicXmlWriter.element(decoration, Empty.class, new Empty()));
-                        sign.getDynamics().add(dynamics);
-                    }
-                }
-                direction(sign, AboveBelow.ABOVE);
-            }
-        }
-    }
-
-    /** The signs by which the tune is read on from elsewhere, behind the note that they end with. */
-    private void jumps(Marks marks) {
-        for (String decoration : marks.decorations()) {
-            if (Jumps.isAtTheEnd(decoration)) {
-                DirectionType said = new DirectionType();
-                Sound sound = new Sound();
-                switch (decoration) {
-                    case "fine" -> sound.setFine("yes");
-                    case "dacoda", "tocoda" -> sound.setTocoda("coda");
-                    default -> {
-                        if (decoration.startsWith("D.S") || decoration.equals("dalsegno")) {
-                            sound.setDalsegno("segno");
-                        } else {
-                            sound.setDacapo(YesNo.YES);
-                        }
-                    }
-                }
-                said.getWordsOrSymbol().add(text(decoration.equals("fine") ? "Fine" : decoration.endsWith("coda") && !decoration.startsWith("D") ? "To Coda" : decoration));
-                direction(said, AboveBelow.ABOVE).setSound(sound);
-            }
-        }
+    private Directions directions() {
+        return new Directions(now);
     }
 
     // --- Notes and rests
 
     private void rest(Rest rest) {
-        over(rest.marks());
+        directions().over(rest.marks());
         org.audiveris.proxymusic.Rest silence = new org.audiveris.proxymusic.Rest();
         if (rest.wholeBar()) {
             silence.setMeasure(YesNo.YES);
@@ -384,7 +165,7 @@ final class PartWriter {
     }
 
     private void note(Note note, List<Element> following) {
-        over(note.marks());
+        directions().over(note.marks());
         graces(note.marks());
         List<Ratio> parts = NoteValues.parts(note.writtenLength());
         for (int p = 0; p < parts.size(); p++) {
@@ -418,7 +199,7 @@ final class PartWriter {
                 now.add(written);
             }
         }
-        jumps(note.marks());
+        directions().jumps(note.marks());
         tieOpen = note.tied();
         this.note++;
     }
