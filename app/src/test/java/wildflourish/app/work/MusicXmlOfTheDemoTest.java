@@ -3,6 +3,7 @@ package wildflourish.app.work;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -22,7 +23,7 @@ import wildflourish.formats.door.TuneFiles;
 import wildflourish.formats.musicxml.MusicXmlReader;
 import wildflourish.formats.musicxml.MusicXmlWriter;
 
-/** Every demo tune on every rung is the same after it was written as MusicXML and read. */
+/** Every demo tune on every rung is valid MusicXML 4.0 and the same after it was written and read. */
 class MusicXmlOfTheDemoTest {
 
     @Test
@@ -38,11 +39,19 @@ class MusicXmlOfTheDemoTest {
             for (int rung = 0; rung < arrangement.ladder().size(); rung++) {
                 Version version = arrangement.version(rung);
                 Tune page = Spelling.spelled(version.hands(), version.varied().setting());
-                TuneBook back = MusicXmlReader.read(MusicXmlWriter.write(page));
+                byte[] written = MusicXmlWriter.write(page);
+                assertThat(MusicXmlSchema.faults(written)).as(page.title() + " on rung " + rung).isEmpty();
+                TuneBook back = MusicXmlReader.read(written);
                 assertThat(back.findings()).isEmpty();
                 assertThat(AbcWriter.write(asDrawn(back.tunes().getFirst().tune()))).as(page.title() + " on rung " + rung).isEqualTo(AbcWriter.write(asDrawn(page)));
             }
         }
+    }
+
+    @Test
+    void aScoreThatTheSchemaForbidsWouldBeFound() throws IOException {
+        String score = new String(MusicXmlWriter.write(TuneFiles.read("X:1\nT:The Lamp Stair\nM:2/4\nL:1/8\nK:D\nDF Ad|]\n".getBytes(StandardCharsets.UTF_8)).tunes().getFirst().tune()), StandardCharsets.UTF_8);
+        assertThat(MusicXmlSchema.faults(score.replaceFirst("<step>D</step>", "<step>H</step>").getBytes(StandardCharsets.UTF_8))).anyMatch(f -> f.contains("'H'"));
     }
 
     /** The tune with the spaces only that end a beam, and the signs of a note in one order: otherwise nothing of them is to be seen. */

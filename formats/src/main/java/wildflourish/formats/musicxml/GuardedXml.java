@@ -7,6 +7,7 @@ import java.io.StringReader;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.IdentityHashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -116,10 +117,12 @@ final class GuardedXml {
         if (bytes.length >= 2 && (bytes[0] & 0xff) >= 0xfe) {
             return new String(bytes, StandardCharsets.UTF_16);
         }
-        Matcher said = ENCODING.matcher(new String(bytes, 0, Math.min(bytes.length, LONGEST_PROLOGUE), StandardCharsets.ISO_8859_1));
+        Matcher declared = ENCODING.matcher(new String(bytes, 0, Math.min(bytes.length, LONGEST_PROLOGUE), StandardCharsets.ISO_8859_1));
+        String said = declared.find() ? declared.group(1) : "UTF-8";
         Charset charset = StandardCharsets.UTF_8;
         try {
-            charset = said.find() ? Charset.forName(said.group(1)) : charset;
+            // A prologue that can be read byte by byte is not in UTF-16, whatever it says: somebody saved the file anew as UTF-8.
+            charset = said.toUpperCase(Locale.ROOT).startsWith("UTF-16") ? charset : Charset.forName(said);
         } catch (IllegalArgumentException e) {
             // An encoding that nobody knows: nearly always it is UTF-8 all the same.
         }

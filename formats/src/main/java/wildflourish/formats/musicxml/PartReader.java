@@ -6,8 +6,10 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
@@ -67,78 +69,23 @@ final class PartReader {
         this.head = head;
     }
 
-    /** Which stave a voice is on, and its name there. */
-    record VoiceId(int staff, String voice) implements Comparable<VoiceId> {
-
-        @Override
-        public int compareTo(VoiceId other) {
-            return Comparator.comparingInt(VoiceId::staff).thenComparing(VoiceId::voice).compare(this, other);
-        }
-    }
-
-    /** Something at a moment of a measure. */
-    record At<T>(Ratio onset, T what) {}
-
-    /** A note with its place in the measure and its length in time. */
-    record Written(Ratio onset, Ratio length, Note note) {}
-
-    /** A key as it is written: its mode is found from the notes where the score does not say it. */
-    record Signature(int fifths, Optional<Mode> mode, Optional<Key> whole) {
-
-        Key key(List<KeyFinder.Heard> notes) {
-            return whole.orElseGet(() -> mode.map(m -> KeyFinder.key(fifths, m)).orElseGet(() -> KeyFinder.ofSignature(fifths, notes)));
-        }
-    }
-
-    /** What stands over the stave and goes with the next note. */
-    sealed interface Over {
-        /** A chord symbol. */
-        record Chord(String symbol) implements Over {}
-
-        /** Words with their placement sign in front. */
-        record Text(String words) implements Over {}
-
-        /** A sign by its decoration's name. */
-        record Sign(String name) implements Over {}
-    }
-
-    /** What one measure holds. */
-    static final class Measure {
-        final Object source;
-        final List<At<Signature>> keys = new ArrayList<>();
-        final List<At<Meter>> meters = new ArrayList<>();
-        final List<At<Tempo>> tempi = new ArrayList<>();
-        final List<At<Over>> over = new ArrayList<>();
-        final Map<VoiceId, List<Written>> notes = new TreeMap<>();
-        Ratio length = Ratio.ZERO;
-        BarLine left = BarLine.NONE;
-        BarLine right = BarLine.THIN;
-        List<Integer> ending = List.of();
-        boolean endingStarts;
-        Optional<String> name = Optional.empty();
-        boolean newSystem;
-
-        Measure(Object source) {
-            this.source = source;
-        }
-    }
-
     List<OtherVoices.Voice> voices(List<MusicXmlReader.Measured> all) {
         for (MusicXmlReader.Measured measured : all) {
             Measure measure = new Measure(measured.source());
             measures.add(measure);
             read(measured.content(), measure);
         }
-        Set<VoiceId> ids = new java.util.TreeSet<>();
+        joinAcrossStaves();
+        Set<Measure.VoiceId> ids = new java.util.TreeSet<>();
         measures.forEach(m -> m.notes.forEach((id, notes) -> {
             if (notes.stream().anyMatch(n -> n.note().getPitch() != null)) {
                 ids.add(id);
             }
         }));
         List<OtherVoices.Voice> voices = new ArrayList<>();
-        for (VoiceId id : ids) {
+        for (Measure.VoiceId id : ids) {
             String name = ids.size() == 1 ? part : part + (id.staff() > 1 ? " stave " + id.staff() : "") + " voice " + id.voice();
-            voices.add(new OtherVoices.Voice(name, new VoiceReader(findings, xml, part, id).tune(measures, head)));
+            voices.add(new OtherVoices.Voice(name, new VoiceReader(findings, xml, part, id, List.copyOf(ids)).tune(measures, head)));
         }
         if (transposes && !voices.isEmpty()) {
             findings.warning(0, 0, "the part “%s” sounds at another pitch than it is written".formatted(part), "it was read as it is written");
@@ -146,9 +93,33 @@ final class PartReader {
         return voices;
     }
 
+    /** A voice that wanders from stave to stave and is never on two at once is one voice, of the stave where it begins. */
+    private void joinAcrossStaves() {
+        Map<String, Set<Measure.VoiceId>> byName = new TreeMap<>();
+        measures.forEach(m -> m.notes.keySet().forEach(id -> byName.computeIfAbsent(id.voice(), n -> new LinkedHashSet<>()).add(id)));
+        for (Set<Measure.VoiceId> staves : byName.values()) {
+            if (staves.size() > 1 && measures.stream().noneMatch(m -> overlap(m, staves))) {
+                Measure.VoiceId home = staves.iterator().next();
+                measures.forEach(m -> m.join(staves, home));
+            }
+        }
+    }
+
+    private static boolean overlap(Measure measure, Set<Measure.VoiceId> staves) {
+        List<Measure.Written> all = staves.stream().flatMap(id -> measure.notes.getOrDefault(id, List.of()).stream())
+                .filter(w -> w.note().getChord() == null && w.note().getGrace() == null).sorted(Comparator.comparing(Measure.Written::onset)).toList();
+        for (int i = 1; i < all.size(); i++) {
+            if (all.get(i).onset().isLess(all.get(i - 1).onset().plus(all.get(i - 1).length()))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     private void read(List<Object> content, Measure measure) {
         Ratio at = Ratio.ZERO;
         Ratio chordAt = Ratio.ZERO;
+        Measure.VoiceId chordOf = null;
         for (Object thing : content) {
             switch (thing) {
                 case Note note -> {
@@ -156,9 +127,11 @@ final class PartReader {
                     boolean joins = note.getChord() != null;
                     Ratio onset = joins ? chordAt : at;
                     if (note.getCue() == null) {
-                        VoiceId id = new VoiceId(note.getStaff() == null ? 1 : note.getStaff().intValue(),
+                        // A chord that is spread over two staves is the voice's of its first note.
+                        Measure.VoiceId id = joins && chordOf != null ? chordOf : new Measure.VoiceId(note.getStaff() == null ? 1 : note.getStaff().intValue(),
                                 note.getVoice() == null ? "1" : MusicXmlReader.oneLine(note.getVoice()));
-                        measure.notes.computeIfAbsent(id, i -> new ArrayList<>()).add(new Written(onset, length, note));
+                        chordOf = id;
+                        measure.notes.computeIfAbsent(id, i -> new ArrayList<>()).add(new Measure.Written(onset, length, note));
                     }
                     if (!joins) {
                         chordAt = at;
@@ -171,10 +144,10 @@ final class PartReader {
                 }
                 case Forward forward -> at = at.plus(length(forward.getDuration(), null, measure));
                 case Attributes attributes -> attributes(attributes, at, measure);
-                case Direction direction -> direction(direction, at, measure);
+                case Direction direction -> DirectionReader.read(direction, at, measure);
                 case Harmony harmony -> {
                     Ratio when = at;
-                    ChordNames.symbol(harmony).ifPresent(s -> measure.over.add(new At<>(when, new Over.Chord(s))));
+                    ChordNames.symbol(harmony).ifPresent(s -> measure.over.add(new Over(when, new Over.What.Chord(s), harmony.getStaff() == null ? 0 : harmony.getStaff().intValue(), "")));
                 }
                 case Barline line -> line(line, measure);
                 case Print print -> measure.newSystem |= print.getNewSystem() == YesNo.YES || print.getNewPage() == YesNo.YES;
@@ -227,15 +200,15 @@ final class PartReader {
             }
         }
         attributes.getKey().stream().filter(k -> k.getNumber() == null || k.getNumber().intValue() == 1).findFirst()
-                .ifPresent(k -> measure.keys.add(new At<>(at, signature(k))));
+                .ifPresent(k -> measure.keys.add(new Measure.At<>(at, signature(k))));
         attributes.getTime().stream().filter(t -> t.getNumber() == null || t.getNumber().intValue() == 1).findFirst()
-                .ifPresent(t -> meter(t, measure).ifPresent(m -> measure.meters.add(new At<>(at, m))));
+                .ifPresent(t -> meter(t, measure).ifPresent(m -> measure.meters.add(new Measure.At<>(at, m))));
         for (Transpose transpose : attributes.getTranspose()) {
             transposes |= transpose.getChromatic() != null && transpose.getChromatic().signum() != 0;
         }
     }
 
-    private static Signature signature(org.audiveris.proxymusic.Key key) {
+    private static Measure.Signature signature(org.audiveris.proxymusic.Key key) {
         if (key.getFifths() == null) {
             Map<Step, Integer> explicit = new EnumMap<>(Step.class);
             Step step = null;
@@ -246,14 +219,14 @@ final class PartReader {
                     explicit.put(step, Math.clamp(alter.intValue(), -2, 2));
                 }
             }
-            return new Signature(0, Optional.empty(), Optional.of(new Key(Step.C, 0, Mode.MAJOR, explicit, true)));
+            return new Measure.Signature(0, Optional.empty(), Optional.of(new Key(Step.C, 0, Mode.MAJOR, explicit, true)));
         }
         int fifths = Math.clamp(key.getFifths().intValue(), -7, 7);
         String mode = key.getMode() == null ? "" : key.getMode().strip().toLowerCase(java.util.Locale.ROOT);
         if (mode.equals("none")) {
-            return new Signature(0, Optional.empty(), Optional.of(Key.NONE));
+            return new Measure.Signature(0, Optional.empty(), Optional.of(Key.NONE));
         }
-        return new Signature(fifths, mode.isEmpty() ? Optional.empty() : Mode.named(mode), Optional.empty());
+        return new Measure.Signature(fifths, mode.isEmpty() ? Optional.empty() : Mode.named(mode), Optional.empty());
     }
 
     private Optional<Meter> meter(Time time, Measure measure) {
@@ -282,78 +255,6 @@ final class PartReader {
             tell(measure, null, "'%s/%s' is no time signature".formatted(Findings.brief(beats), Findings.brief(unit)), "the one before goes on");
             return Optional.empty();
         }
-    }
-
-    private static Optional<Tempo> tempo(Metronome metronome) {
-        if (metronome.getBeatUnit() == null || metronome.getPerMinute() == null || metronome.getPerMinute().getValue() == null) {
-            return Optional.empty();
-        }
-        try {
-            Ratio beat = new NoteValues.Value(metronome.getBeatUnit(), metronome.getBeatUnitDot().size()).length().orElseThrow(IllegalArgumentException::new);
-            Tempo tempo = Tempo.parse(beat + "=" + metronome.getPerMinute().getValue().strip());
-            return tempo.isPlayable() ? Optional.of(tempo) : Optional.empty();
-        } catch (IllegalArgumentException | ArithmeticException e) {
-            return Optional.empty();
-        }
-    }
-
-    // --- What stands over the stave
-
-    private void direction(Direction direction, Ratio at, Measure measure) {
-        Ratio onset = at;
-        boolean below = direction.getPlacement() == AboveBelow.BELOW;
-        boolean counted = false;
-        for (DirectionType type : direction.getDirectionType()) {
-            if (type.getMetronome() != null) {
-                Optional<Tempo> tempo = tempo(type.getMetronome());
-                tempo.ifPresent(t -> measure.tempi.add(new At<>(onset, t)));
-                counted |= tempo.isPresent();
-            }
-            for (FormattedTextId rehearsal : type.getRehearsal()) {
-                if (rehearsal.getValue() != null && !rehearsal.getValue().isBlank()) {
-                    measure.name = Optional.of(MusicXmlReader.oneLine(rehearsal.getValue()));
-                }
-            }
-            for (Object words : type.getWordsOrSymbol()) {
-                if (!jumps(direction) && words instanceof FormattedTextId text && text.getValue() != null && !text.getValue().isBlank()) {
-                    measure.over.add(new At<>(onset, new Over.Text((below ? "_" : "^") + MusicXmlReader.oneLine(text.getValue()))));
-                }
-            }
-            type.getSegno().forEach(s -> measure.over.add(new At<>(onset, new Over.Sign("segno"))));
-            type.getCoda().forEach(c -> measure.over.add(new At<>(onset, new Over.Sign("coda"))));
-            type.getDynamics().forEach(d -> d.getPOrPpOrPpp().stream().map(e -> e.getName().getLocalPart()).filter(Signs.DYNAMICS::contains)
-                    .forEach(n -> measure.over.add(new At<>(onset, new Over.Sign(n)))));
-        }
-        if (direction.getSound() != null) {
-            Sound sound = direction.getSound();
-            if (sound.getDacapo() == YesNo.YES) {
-                measure.over.add(new At<>(onset, new Over.Sign("D.C.")));
-            }
-            if (sound.getDalsegno() != null) {
-                measure.over.add(new At<>(onset, new Over.Sign("D.S.")));
-            }
-            if (sound.getFine() != null) {
-                measure.over.add(new At<>(onset, new Over.Sign("fine")));
-            }
-            if (sound.getTocoda() != null) {
-                measure.over.add(new At<>(onset, new Over.Sign("dacoda")));
-            }
-        }
-        if (!counted && direction.getSound() != null && direction.getSound().getTempo() != null) {
-            BigDecimal count = direction.getSound().getTempo();
-            if (count.signum() > 0 && count.precision() <= 9 && count.scale() <= 6) {
-                Tempo tempo = new Tempo(CROTCHET, ratio(count));
-                if (tempo.isPlayable()) {
-                    measure.tempi.add(new At<>(onset, tempo));
-                }
-            }
-        }
-    }
-
-    /** Whether its words say what its sound does: to read on from elsewhere. */
-    private static boolean jumps(Direction direction) {
-        Sound sound = direction.getSound();
-        return sound != null && (sound.getDacapo() == YesNo.YES || sound.getDalsegno() != null || sound.getFine() != null || sound.getTocoda() != null);
     }
 
     // --- Bar lines

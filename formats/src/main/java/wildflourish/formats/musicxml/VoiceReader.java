@@ -3,8 +3,11 @@ package wildflourish.formats.musicxml;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.audiveris.proxymusic.BeamValue;
 import org.audiveris.proxymusic.Notations;
 import org.audiveris.proxymusic.Note;
@@ -41,25 +44,29 @@ import wildflourish.formats.book.Findings;
 final class VoiceReader {
 
     private static final int BARS_A_LINE = 4;
+    private static final int MOST_BEATS = 15;
 
     private final Findings findings;
     private final GuardedXml xml;
     private final String part;
-    private final PartReader.VoiceId id;
+    private final Measure.VoiceId id;
+    private final List<Measure.VoiceId> all;
     private final Set<String> told = new HashSet<>();
     private final SungReader sung = new SungReader();
     private Meter meter = Meter.COMMON;
+    private final Set<Integer> openSlurs = new HashSet<>();
     private int measureNumber;
-    private List<PartReader.At<PartReader.Over>> waiting = new ArrayList<>();
+    private List<Over> waiting = new ArrayList<>();
 
-    VoiceReader(Findings findings, GuardedXml xml, String part, PartReader.VoiceId id) {
+    VoiceReader(Findings findings, GuardedXml xml, String part, Measure.VoiceId id, List<Measure.VoiceId> all) {
         this.findings = findings;
         this.xml = xml;
         this.part = part;
         this.id = id;
+        this.all = all;
     }
 
-    Tune tune(List<PartReader.Measure> measures, Head head) {
+    Tune tune(List<Measure> measures, Head head) {
         List<KeyFinder.Heard> heard = heard(measures);
         Optional<Key> key = Optional.empty();
         Optional<Meter> first = Optional.empty();
@@ -69,12 +76,15 @@ final class VoiceReader {
         boolean broken = measures.stream().skip(1).anyMatch(m -> m.newSystem);
         for (int m = 0; m < measures.size(); m++) {
             measureNumber = m + 1;
-            PartReader.Measure measure = measures.get(m);
+            Measure measure = measures.get(m);
             if (bars.isEmpty() && m == 0) {
                 key = measure.keys.stream().filter(k -> k.onset().isZero()).findFirst().map(k -> k.what().key(heard));
-                first = measure.meters.stream().filter(k -> k.onset().isZero()).findFirst().map(PartReader.At::what);
-                tempo = measure.tempi.stream().filter(k -> k.onset().isZero()).findFirst().map(PartReader.At::what);
-                meter = first.orElse(Meter.COMMON);
+                first = measure.meters.stream().filter(k -> k.onset().isZero()).findFirst().map(Measure.At::what);
+                tempo = measure.tempi.stream().filter(k -> k.onset().isZero()).findFirst().map(Measure.At::what);
+                if (first.isEmpty()) {
+                    first = Optional.of(usual(measures));
+                }
+                meter = first.get();
                 opening = measure.left;
             }
             List<Element> elements = elements(measure, changes(measure, m == 0, heard));
@@ -100,8 +110,24 @@ final class VoiceReader {
         return new Tune(whole, opening, BarNumbers.of(bars, opens));
     }
 
+    /** The meter of a score that says none: as long as most of its bars. */
+    private static Meter usual(List<Measure> measures) {
+        Map<Ratio, Long> lengths = measures.stream().map(m -> m.length).filter(Ratio::isPositive).collect(Collectors.groupingBy(l -> l, Collectors.counting()));
+        Ratio length = lengths.entrySet().stream().max(Map.Entry.<Ratio, Long>comparingByValue().thenComparing(Map.Entry.comparingByKey())).map(Map.Entry::getKey).orElse(Ratio.ONE);
+        if (length.equals(Ratio.ONE)) {
+            return Meter.COMMON;
+        }
+        for (int unit : List.of(4, 8, 16)) {
+            Ratio beats = length.times(Ratio.of(unit, 1));
+            if (beats.denominator() == 1 && beats.numerator() <= MOST_BEATS) {
+                return Meter.of((int) beats.numerator(), unit);
+            }
+        }
+        return Meter.NONE;
+    }
+
     /** Where the score says nothing of lines, a line has four bars, or ends with a section. */
-    private static boolean endsLine(List<Bar> bars, BarLine closing, PartReader.Measure measure) {
+    private static boolean endsLine(List<Bar> bars, BarLine closing, Measure measure) {
         int since = 1;
         for (int b = bars.size() - 1; b >= 0 && !bars.get(b).endsSystem(); b--) {
             since++;
@@ -109,10 +135,10 @@ final class VoiceReader {
         return closing.closesSection() && since > 1 && measure.ending.isEmpty() || since >= BARS_A_LINE;
     }
 
-    private List<KeyFinder.Heard> heard(List<PartReader.Measure> measures) {
+    private List<KeyFinder.Heard> heard(List<Measure> measures) {
         List<KeyFinder.Heard> heard = new ArrayList<>();
-        for (PartReader.Measure measure : measures) {
-            for (PartReader.Written written : measure.notes.getOrDefault(id, List.of())) {
+        for (Measure measure : measures) {
+            for (Measure.Written written : measure.notes.getOrDefault(id, List.of())) {
                 if (written.note().getPitch() != null && written.length().isPositive()) {
                     heard.add(new KeyFinder.Heard(pitch(written.note()).midi(), written.length().toDouble()));
                 }
@@ -121,29 +147,29 @@ final class VoiceReader {
         return heard;
     }
 
-    private List<PartReader.At<Change>> changes(PartReader.Measure measure, boolean head, List<KeyFinder.Heard> heard) {
-        List<PartReader.At<Change>> changes = new ArrayList<>();
+    private List<Measure.At<Change>> changes(Measure measure, boolean head, List<KeyFinder.Heard> heard) {
+        List<Measure.At<Change>> changes = new ArrayList<>();
         boolean[] taken = {head, head, head};
-        for (PartReader.At<PartReader.Signature> key : measure.keys) {
+        for (Measure.At<Measure.Signature> key : measure.keys) {
             if (!taken[0] || !key.onset().isZero()) {
-                changes.add(new PartReader.At<>(key.onset(), Change.to(key.what().key(heard))));
+                changes.add(new Measure.At<>(key.onset(), Change.to(key.what().key(heard))));
             }
             taken[0] = false;
         }
-        for (PartReader.At<Meter> meters : measure.meters) {
+        for (Measure.At<Meter> meters : measure.meters) {
             if (!taken[1] || !meters.onset().isZero()) {
-                changes.add(new PartReader.At<>(meters.onset(), Change.to(meters.what())));
+                changes.add(new Measure.At<>(meters.onset(), Change.to(meters.what())));
                 meter = meters.what();
             }
             taken[1] = false;
         }
-        for (PartReader.At<Tempo> tempo : measure.tempi) {
+        for (Measure.At<Tempo> tempo : measure.tempi) {
             if (!taken[2] || !tempo.onset().isZero()) {
-                changes.add(new PartReader.At<>(tempo.onset(), Change.to(tempo.what())));
+                changes.add(new Measure.At<>(tempo.onset(), Change.to(tempo.what())));
             }
             taken[2] = false;
         }
-        changes.sort(java.util.Comparator.comparing(PartReader.At::onset));
+        changes.sort(java.util.Comparator.comparing(Measure.At::onset));
         return changes;
     }
 
@@ -152,10 +178,10 @@ final class VoiceReader {
     /** A note or chord of the voice before it is put into the bar. */
     private record Event(Ratio onset, Ratio length, Note first, List<Note> chord, List<Note> graces) {}
 
-    private List<Event> events(PartReader.Measure measure) {
+    private List<Event> events(Measure measure) {
         List<Event> events = new ArrayList<>();
         List<Note> graces = new ArrayList<>();
-        for (PartReader.Written at : measure.notes.getOrDefault(id, List.of())) {
+        for (Measure.Written at : measure.notes.getOrDefault(id, List.of())) {
             Note note = at.note();
             if (note.getGrace() != null) {
                 if (note.getPitch() != null && note.getChord() == null) {
@@ -176,10 +202,10 @@ final class VoiceReader {
         return events;
     }
 
-    private List<Element> elements(PartReader.Measure measure, List<PartReader.At<Change>> changes) {
+    private List<Element> elements(Measure measure, List<Measure.At<Change>> changes) {
         List<Element> elements = new ArrayList<>();
-        List<PartReader.At<Change>> left = new ArrayList<>(changes);
-        waiting.addAll(measure.over);
+        List<Measure.At<Change>> left = new ArrayList<>(changes);
+        measure.over.stream().filter(over -> over.isFor(id, all)).forEach(waiting::add);
         Ratio at = Ratio.ZERO;
         Groups groups = new Groups();
         for (Event event : events(measure)) {
@@ -193,41 +219,58 @@ final class VoiceReader {
                 continue;
             }
             if (at.isLess(event.onset())) {
-                elements.add(silence(event.onset().minus(at)));
                 groups.close(elements);
+                at = waitUntil(event.onset(), at, left, elements);
             }
-            at = event.onset();
-            while (!left.isEmpty() && !at.isLess(left.getFirst().onset())) {
-                elements.add(left.removeFirst().what());
-            }
+            changed(at, left, elements);
             Optional<Tuplet> tuplet = groups.take(event.first(), length.get(), elements);
             Marks marks = marks(event, at);
-            elements.add(event.first().getRest() != null ? rest(event.first(), length.get(), tuplet, marks) : note(event, length.get(), tuplet, marks));
+            elements.add(event.first().getRest() != null ? rest(event.first(), length.get(), tuplet, marks, meter) : note(event, length.get(), tuplet, marks));
             groups.after(event.first(), elements);
             at = at.plus(length.get());
         }
         groups.close(elements);
         endSigns(elements);
-        if (at.isLess(measure.length) && (at.isPositive() || !elements.isEmpty())) {
-            elements.add(silence(measure.length.minus(at)));
-        } else if (at.isZero() && measure.length.isPositive()) {
+        if (elements.isEmpty() && measure.length.isPositive()) {
             boolean whole = measure.length.equals(meter.barLength());
-            elements.add(new Rest(measure.length, true, whole, Optional.empty(), Marks.NONE));
+            changed(at, left, elements);
+            elements.add(new Rest(measure.length, true, whole, Optional.empty(), marks(at)));
+        } else if (at.isLess(measure.length)) {
+            waitUntil(measure.length, at, left, elements);
         }
         left.forEach(c -> elements.add(c.what()));
-        waiting = new ArrayList<>(waiting.stream().map(w -> new PartReader.At<>(Ratio.ZERO, w.what())).toList());
+        waiting = new ArrayList<>(waiting.stream().map(Over::atTheBar).toList());
         return elements;
+    }
+
+    /** Fills the time from {@code at} to {@code then} with silence, and puts the changes of key, meter and tempo on the way. */
+    private static Ratio waitUntil(Ratio then, Ratio at, List<Measure.At<Change>> left, List<Element> elements) {
+        Ratio now = at;
+        changed(now, left, elements);
+        while (!left.isEmpty() && left.getFirst().onset().isLess(then)) {
+            elements.add(silence(left.getFirst().onset().minus(now)));
+            now = left.getFirst().onset();
+            changed(now, left, elements);
+        }
+        elements.add(silence(then.minus(now)));
+        return then;
+    }
+
+    private static void changed(Ratio at, List<Measure.At<Change>> left, List<Element> elements) {
+        while (!left.isEmpty() && !at.isLess(left.getFirst().onset())) {
+            elements.add(left.removeFirst().what());
+        }
     }
 
     /** Signs by which the tune is read on from elsewhere stand behind the last note of a bar, and are its own. */
     private void endSigns(List<Element> elements) {
-        List<String> signs = waiting.stream().map(PartReader.At::what).filter(PartReader.Over.Sign.class::isInstance).map(o -> ((PartReader.Over.Sign) o).name())
+        List<String> signs = waiting.stream().map(Over::what).filter(Over.What.Sign.class::isInstance).map(o -> ((Over.What.Sign) o).name())
                 .filter(Jumps::isAtTheEnd).toList();
         if (!signs.isEmpty() && !elements.isEmpty() && elements.getLast() instanceof wildflourish.core.tune.Note last) {
             List<String> all = new ArrayList<>(last.marks().decorations());
             all.addAll(signs);
             elements.set(elements.size() - 1, last.withMarks(last.marks().withDecorations(all)));
-            waiting.removeIf(w -> w.what() instanceof PartReader.Over.Sign s && Jumps.isAtTheEnd(s.name()));
+            waiting.removeIf(w -> w.what() instanceof Over.What.Sign s && Jumps.isAtTheEnd(s.name()));
         }
     }
 
@@ -236,36 +279,44 @@ final class VoiceReader {
     }
 
     private Marks marks(Event event, Ratio at) {
+        Marks over = marks(at);
+        List<String> decorations = new ArrayList<>(over.decorations());
+        decorations.addAll(Signs.read(event.first().getNotations()));
+        List<Pitch> graces = event.graces().stream().map(this::pitch).toList();
+        boolean slashed = event.graces().stream().anyMatch(g -> g.getGrace().getSlash() == YesNo.YES);
+        return new Marks(decorations, graces, slashed, over.chord(), over.annotations());
+    }
+
+    /** What stands over the stave up to here and has not found its note yet. */
+    private Marks marks(Ratio at) {
         List<String> decorations = new ArrayList<>();
         List<String> annotations = new ArrayList<>();
         Optional<String> chord = Optional.empty();
-        List<PartReader.At<PartReader.Over>> later = new ArrayList<>();
-        for (PartReader.At<PartReader.Over> over : waiting) {
+        List<Over> later = new ArrayList<>();
+        for (Over over : waiting) {
             if (at.isLess(over.onset())) {
                 later.add(over);
                 continue;
             }
             switch (over.what()) {
-                case PartReader.Over.Chord c -> {
+                case Over.What.Chord c -> {
                     if (chord.isEmpty()) {
                         chord = Optional.of(c.symbol());
                     } else {
                         annotations.add("^" + c.symbol());
                     }
                 }
-                case PartReader.Over.Text t -> annotations.add(t.words());
-                case PartReader.Over.Sign s -> decorations.add(s.name());
+                case Over.What.Text t -> annotations.add(t.words());
+                case Over.What.Sign s -> decorations.add(s.name());
             }
         }
         waiting = later;
-        decorations.addAll(Signs.read(event.first().getNotations()));
-        List<Pitch> graces = event.graces().stream().map(this::pitch).toList();
-        boolean slashed = event.graces().stream().anyMatch(g -> g.getGrace().getSlash() == YesNo.YES);
-        return new Marks(decorations, graces, slashed, chord, annotations);
+        return new Marks(decorations, List.of(), false, chord, annotations);
     }
 
-    private static Rest rest(Note note, Ratio length, Optional<Tuplet> tuplet, Marks marks) {
-        return new Rest(length, note.getPrintObject() != YesNo.NO, note.getRest().getMeasure() == YesNo.YES, tuplet, marks);
+    private static Rest rest(Note note, Ratio length, Optional<Tuplet> tuplet, Marks marks, Meter meter) {
+        boolean wholeBar = note.getRest().getMeasure() == YesNo.YES && length.equals(meter.barLength());
+        return new Rest(length, note.getPrintObject() != YesNo.NO, wholeBar, tuplet, marks);
     }
 
     private wildflourish.core.tune.Note note(Event event, Ratio length, Optional<Tuplet> tuplet, Marks marks) {
@@ -274,18 +325,26 @@ final class VoiceReader {
         int closing = 0;
         boolean tied = false;
         for (Note note : event.chord()) {
+            closing += (int) slurs(note, StartStopContinue.STOP).filter(openSlurs::remove).count();
+            List<Integer> begun = slurs(note, StartStopContinue.START).toList();
+            opening += begun.size();
+            openSlurs.addAll(begun);
             tied |= note.getTie().stream().anyMatch(t -> t.getType() == StartStop.START);
             for (Notations notations : note.getNotations()) {
                 for (Object one : notations.getTiedOrSlurOrTuplet()) {
                     tied |= one instanceof Tied t && t.getType() == TiedType.START;
-                    opening += one instanceof Slur s && s.getType() == StartStopContinue.START ? 1 : 0;
-                    closing += one instanceof Slur s && s.getType() == StartStopContinue.STOP ? 1 : 0;
                 }
             }
         }
         sung.note(first.getLyric());
         boolean beamed = first.getBeam().stream().anyMatch(b -> b.getNumber() == 1 && (b.getValue() == BeamValue.BEGIN || b.getValue() == BeamValue.CONTINUE));
         return new wildflourish.core.tune.Note(event.chord().stream().map(this::pitch).toList(), length, tuplet, tied, opening, closing, marks, !beamed);
+    }
+
+    /** The numbers of the slurs that begin or end at a note. One that began at a grace note is drawn with the graces. */
+    private static Stream<Integer> slurs(Note note, StartStopContinue type) {
+        return note.getNotations().stream().flatMap(n -> n.getTiedOrSlurOrTuplet().stream())
+                .filter(o -> o instanceof Slur s && s.getType() == type).map(o -> ((Slur) o).getNumber());
     }
 
     private Pitch pitch(Note note) {

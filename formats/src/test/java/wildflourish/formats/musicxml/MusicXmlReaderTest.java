@@ -137,6 +137,76 @@ class MusicXmlReaderTest {
     }
 
     @Test
+    void aScoreInUtf8ThatSaysItIsInUtf16IsReadAllTheSame() {
+        String body = "<score-partwise version=\"3.1\"><movement-title>Cúl na hAille</movement-title>" + LIST + "<part id=\"P1\"><measure number=\"1\">" + attributes("", "") + note("D", 5, 2, "") + "</measure></part></score-partwise>";
+        String said = HEAD.replace("UTF-8", "UTF-16") + body;
+        assertThat(MusicXmlReader.read(("\ufeff" + said).getBytes(StandardCharsets.UTF_8)).tunes().getFirst().tune().title()).isEqualTo("Cúl na hAille");
+        assertThat(MusicXmlReader.read(said.getBytes(StandardCharsets.UTF_16)).tunes().getFirst().tune().title()).isEqualTo("Cúl na hAille");
+    }
+
+    private static String on(int stave, String voice, String note) {
+        return note.replace("<voice>1</voice>", "<voice>" + voice + "</voice>").replace("</note>", "<staff>" + stave + "</staff></note>");
+    }
+
+    private static List<String> voices(String measures) {
+        Tune tune = part(measures).tunes().getFirst().tune();
+        return java.util.stream.Stream.concat(java.util.stream.Stream.of(tune), OtherVoices.voices(tune).stream().map(OtherVoices.Voice::tune))
+                .map(t -> AbcWriter.write(t).lines().dropWhile(l -> !l.startsWith("K:")).skip(1).dropWhile(l -> l.startsWith("V:")).takeWhile(l -> !l.isBlank() && !l.startsWith("V:")).reduce("", String::concat)).toList();
+    }
+
+    @Test
+    void aScoreThatSaysNoMeterTakesThatOfMostOfItsBars() {
+        String two = note("D", 5, 2, "") + note("E", 5, 2, "");
+        Tune tune = part("<measure number=\"1\">" + attributes("", "") + two + "</measure><measure number=\"2\">" + two + "</measure><measure number=\"3\">" + note("D", 5, 2, "") + "</measure>")
+                .tunes().getFirst().tune();
+        assertThat(tune.head().meter()).isEqualTo(Meter.of(2, 4));
+    }
+
+    private static final String WALTZ = attributes("", "<time><beats>3</beats><beat-type>4</beat-type></time>");
+
+    @Test
+    void aVoiceThatWandersFromStaveToStaveIsOneVoiceWithItsChords() {
+        String chord = on(2, "1", note("A", 3, 2, "")) + on(1, "1", note("E", 4, 2, "")).replace("<pitch>", "<chord/><pitch>");
+        List<String> voices = voices("<measure number=\"1\">" + WALTZ + on(1, "1", note("D", 5, 6, "")) + "</measure><measure number=\"2\">" + chord + on(1, "1", note("B", 4, 4, "")) + "</measure>");
+        assertThat(voices).containsExactly("d6 |[A,E]2 B4 |");
+    }
+
+    @Test
+    void oneVoiceNumberOnTwoStavesAtOnceIsTwoVoices() {
+        List<String> voices = voices("<measure number=\"1\">" + WALTZ + on(1, "1", note("D", 5, 6, "")) + "<backup><duration>6</duration></backup>" + on(2, "1", note("D", 3, 6, "")) + "</measure>");
+        assertThat(voices).hasSize(2);
+    }
+
+    @Test
+    void aChangeOfMeterStandsBeforeTheBarInWhichAVoiceIsSilent() {
+        String two = "<attributes><time><beats>2</beats><beat-type>4</beat-type></time></attributes>";
+        List<String> voices = voices("<measure number=\"1\">" + WALTZ + note("D", 5, 6, "") + "<backup><duration>6</duration></backup>" + on(1, "2", note("D", 4, 6, "")) + "</measure>"
+                + "<measure number=\"2\">" + two + note("D", 5, 4, "") + "</measure>");
+        assertThat(voices.get(1)).isEqualTo("D6 |[M:2/4]Z|");
+    }
+
+    @Test
+    void aBarsRestThatIsNotAsLongAsTheMeterKeepsItsLength() {
+        String rest = "<note><rest measure=\"yes\"/><duration>4</duration><voice>1</voice></note>";
+        assertThat(voices("<measure number=\"1\">" + WALTZ + note("D", 5, 6, "") + "</measure><measure number=\"2\">" + rest + "</measure>")).containsExactly("d6 |z4|");
+    }
+
+    @Test
+    void aSlurFromAGraceNoteLeavesNoEndWithoutABeginning() {
+        String slur = "<notations><slur number=\"1\" type=\"%s\"/></notations>";
+        String grace = "<note><grace/><pitch><step>E</step><octave>5</octave></pitch><voice>1</voice>" + slur.formatted("start") + "</note>";
+        assertThat(voices("<measure number=\"1\">" + WALTZ + grace + note("D", 5, 6, slur.formatted("stop")) + "</measure>")).containsExactly("{e}d6 |");
+    }
+
+    @Test
+    void wordsStandOverTheVoiceThatTheyAreWrittenForOrOverTheFirst() {
+        String words = "<direction><direction-type><words>%s</words></direction-type>%s</direction>";
+        List<String> voices = voices("<measure number=\"1\">" + WALTZ + words.formatted("sweetly", "") + note("D", 5, 6, "") + "<backup><duration>6</duration></backup>"
+                + words.formatted("drone", "<voice>2</voice>") + on(1, "2", note("D", 4, 6, "")) + "</measure>");
+        assertThat(voices).containsExactly("\"^sweetly\"d6 |", "\"^drone\"D6 |");
+    }
+
+    @Test
     void anArchiveIsReadByItsContainer() {
         Tune tune = AbcReader.read("X:1\nT:Weed Line\nM:6/8\nL:1/8\nK:Dmix\nA|:dcA G3|~A3 d2e:|\n").tunes().getFirst().tune();
         byte[] archive = MusicXmlWriter.compressed(tune);
