@@ -55,11 +55,10 @@ public final class WritingModel {
     private boolean shown;
     private boolean fresh;
     /** The open tune that the text belongs to, and what it was read from. */
-    private long of = -1;
+    private long of = Drafts.NEW;
     private String begun = "";
     private String typed = "";
-    /** What was typed last time and never kept, until it is taken up again. */
-    private String recalled = "";
+    private final Drafts drafts = new Drafts();
     /** The open tune that the latest reading was compared with. */
     private Optional<Arrangement> readBeside = Optional.empty();
 
@@ -98,27 +97,7 @@ public final class WritingModel {
 
     /** Takes in what was typed and not kept when the window closed. */
     public void recall(String kept) {
-        recalled = kept;
-    }
-
-    /** Goes on with what was typed last time, where it belongs here. */
-    private boolean takesUpDraft() {
-        int end = recalled.indexOf('\n');
-        boolean isNew = recalled.startsWith("-1\n");
-        if (end < 0 || !isNew && (!trellis.isOpen() || !recalled.substring(0, end).equals(String.valueOf(trellis.now().tune())))) {
-            return false;
-        }
-        String text = recalled.substring(end + 1);
-        recalled = "";
-        fresh = isNew;
-        if (isNew) {
-            begin(NEW, -1);
-        } else {
-            begin(asText(trellis.arrangement().tune()), trellis.now().tune());
-        }
-        type(text);
-        say.accept("here is what you had typed and not kept");
-        return true;
+        drafts.recall(kept);
     }
 
     private static String asText(Tune tune) {
@@ -128,10 +107,7 @@ public final class WritingModel {
     /** Follows the open tune from now on. */
     public void enter() {
         shown = true;
-        if (takesUpDraft()) {
-            return;
-        }
-        if (!fresh && !trellis.isOpen()) {
+        if (!fresh && (!trellis.isOpen() || !begunBefore() && drafts.of(Drafts.NEW).isPresent() && drafts.of(trellis.now().tune()).isEmpty())) {
             startNew();
         } else if (!fresh) {
             takeUp();
@@ -141,7 +117,12 @@ public final class WritingModel {
         }
     }
 
-    /** Takes the open tune up; a text that is being worked on stays, unless another tune has been opened. */
+    /** Whether a text has been in hand since the window opened. */
+    private boolean begunBefore() {
+        return state.get() != null;
+    }
+
+    /** Takes the open tune up; a text that is being worked on stays, and waits for its tune when another has been opened. */
     private void takeUp() {
         WritingState now = state.get();
         boolean same = now != null && of == trellis.now().tune()
@@ -151,31 +132,39 @@ public final class WritingModel {
         }
     }
 
-    /** Begins a new tune; the open one is left as it is. */
+    /** Begins a new tune, or goes on with the one that was not kept; the open one is left as it is. */
     public void startNew() {
+        if (fresh) {
+            drafts.remove(Drafts.NEW);
+        }
         fresh = true;
-        begin(NEW, -1);
+        begin(NEW, Drafts.NEW);
     }
 
     /** Leaves what was typed and goes back to the tune as it is. */
     public void goBack() {
+        drafts.remove(of);
         if (!trellis.isOpen()) {
             startNew();
             return;
         }
         fresh = false;
-        of = -1;
-        takeUp();
+        begin(asText(trellis.arrangement().tune()), trellis.now().tune());
         say.accept("back to the tune as it is");
     }
 
+    /** Takes a text up, or what was typed in its place and not kept. */
     private void begin(String text, long tune) {
+        Optional<String> draft = drafts.of(tune).filter(d -> !d.strip().equals(text.strip()));
         of = tune;
         begun = text;
         strokes.clear();
         undone.clear();
         pen.set(Optional.empty());
-        type(text);
+        type(draft.orElse(text));
+        if (draft.isPresent()) {
+            say.accept("here is what you had typed and not kept");
+        }
     }
 
     /** Whether anything has been typed since the text was taken up or kept. */
@@ -192,7 +181,12 @@ public final class WritingModel {
     public void type(String text) {
         typed = text;
         boolean changed = isTouched();
-        draft.accept(changed ? of + "\n" + text : recalled);
+        if (changed) {
+            drafts.put(of, text);
+        } else {
+            drafts.remove(of);
+        }
+        draft.accept(drafts.kept());
         Optional<Arrangement> open = fresh || !trellis.isOpen() ? Optional.empty() : Optional.of(trellis.arrangement());
         background.latest(this, NOT_READ, job -> read(text, open, changed), read -> {
             readBeside = open;
@@ -319,7 +313,8 @@ public final class WritingModel {
             fresh = false;
             begun = typed;
             strokes.clear();
-            draft.accept("");
+            drafts.remove(Drafts.NEW);
+            draft.accept(drafts.kept());
             shelf.add(now.tune().orElseThrow());
         } else if (now.amendment().isPresent() && isTouched()) {
             Amendment amendment = now.amendment().get();

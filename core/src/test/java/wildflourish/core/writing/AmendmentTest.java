@@ -111,6 +111,31 @@ class AmendmentTest {
     }
 
     @Test
+    void aVariationWaitsForTheNotesThatItReplacesAndComesBackWithThem() {
+        Setting some = Setting.BARE.with(new Variation(8, 10, "double", Variation.parse("F#4:1/8 A4:1/8 F#4:1/8 A4:1/8")));
+        Arrangement before = placed("fiddle", some);
+        Arrangement wrong = Amendment.of(before, tune(TUNE.replace("| F#4:2 A4:2", "| G4:2 A4:2"))).arrangement();
+        Arrangement later = Amendment.of(wrong, tune("|: E4:8 | " + TUNE.replace("| F#4:2 A4:2", "| G4:2 A4:2").substring(3))).arrangement();
+        Amendment right = Amendment.of(later, tune("|: E4:8 | " + TUNE.substring(3)));
+        assertThat(right.back()).containsExactly("variation from F sharp in bar 4");
+        assertThat(right.arrangement().ladder().setting(1).variations()).containsOnlyKeys(9);
+        assertThat(right.arrangement().unread()).isEmpty();
+        assertThat(Amendment.of(wrong, tune(TUNE)).arrangement().ladder()).isEqualTo(before.ladder());
+    }
+
+    @Test
+    void aPlaceChosenByHandWaitsForItsPitch() {
+        Arrangement before = placed("fiddle", Setting.BARE).with(Choices.NONE.with(Instruments.known("fiddle"), 2, Optional.of("D4")));
+        Amendment wrong = Amendment.of(before, tune(TUNE.replace("F#4:2 A4:2 D5:2", "F#4:2 G4:2 D5:2")));
+        assertThat(wrong.arrangement().choices().here()).isEmpty();
+        assertThat(wrong.left()).singleElement().satisfies(l -> assertThat(l.inWords()).startsWith("place D4 chosen for A in bar 1"));
+        Amendment right = Amendment.of(wrong.arrangement(), tune(TUNE));
+        assertThat(right.arrangement().choices()).isEqualTo(before.choices());
+        assertThat(right.back()).containsExactly("place D4 chosen for A in bar 1");
+        assertThat(right.arrangement().unread()).isEmpty();
+    }
+
+    @Test
     void laddersOfOtherInstrumentsFollowToo() {
         Arrangement whistle = placed("whistle-d", Setting.BARE.with(12, "cut"));
         Arrangement before = whistle.on(Instruments.known("fiddle"), whistle.ladder());
