@@ -111,7 +111,7 @@ public final class WrittenOut {
         }
         Head head = first.tune().head();
         Head whole = new Head(head.number(), List.of(title), head.composers(), head.rhythm(), head.meter(), head.unit(),
-                Optional.of(first.tempo()), head.key(), "", head.fields().stream().filter(f -> "wWsH".indexOf(f.letter()) < 0).toList());
+                Optional.of(first.tempo()), head.key(), "", head.fields().stream().filter(f -> "wWsH%".indexOf(f.letter()) < 0).toList());
         Tune tune = new Tune(whole, BarLine.NONE, out.bars);
         Ladder ladder = new Ladder(List.of(new Rung("bare", Setting.BARE), new Rung("rounds", new Setting(out.placed))));
         return new Whole(new Arrangement(tune, first.instrument(), first.tempo(), first.speeds(), first.school(),

@@ -34,4 +34,9 @@ public record Head(
     public String title() {
         return titles.isEmpty() ? "Untitled tune " + number : titles.getFirst();
     }
+
+    /** With other lines of information. */
+    public Head withFields(List<Field> others) {
+        return new Head(number, titles, composers, rhythm, meter, unit, tempo, key, order, others);
+    }
 }

@@ -225,7 +225,7 @@ final class Page {
         }
         Head h = tune.head();
         Head head = fields.equals(h.fields()) ? h
-                : new Head(h.number(), h.titles(), h.composers(), h.rhythm(), h.meter(), h.unit(), h.tempo(), h.key(), h.order(), fields);
+                : h.withFields(fields);
         return new Tune(head, opening, BarNumbers.of(withWholeEndings(whole), head.meter()));
     }
 

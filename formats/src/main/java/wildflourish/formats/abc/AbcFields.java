@@ -23,7 +23,7 @@ final class AbcFields {
     private static final Pattern SUM = Pattern.compile("\\(?\\s*(\\d{1,3}(?:\\s*\\+\\s*\\d{1,3})*)\\s*\\)?\\s*/\\s*(\\d{1,3})");
     private static final int LONGEST_METER = 80;
     private static final Pattern TONIC = Pattern.compile("([A-G])([#b]?)(.*)", Pattern.DOTALL);
-    private static final Pattern MOVED = Pattern.compile("(treble|bass|alto|tenor|perc)\\d?[+-]8|(octave|transpose)\\s*=|\\bt=");
+    private static final Pattern MOVED = Pattern.compile("transpose\\s*=|\\bt=");
     private static final Pattern ACCIDENTAL = Pattern.compile("(\\^\\^|\\^|__|_|=)([A-Ga-g])");
 
     private final Findings findings;

@@ -67,13 +67,17 @@ public final class AbcReader {
             } else if (raw.startsWith("%%endtext")) {
                 inText = false;
             }
+            if (inText || raw.startsWith("%")) {
+                // Each line of a text is a direction of its own, so that nothing can get between.
+                if (inTune && !(raw.startsWith("%%begintext") && inText) && !raw.startsWith("%%endtext")) {
+                    block.add(new AbcLine(number, raw.startsWith("%") ? raw : "%%text " + raw));
+                }
+                continue;
+            }
             AbcLine line = new AbcLine(number, AbcText.withoutComment(raw));
             if (inTune && !notesTold && line.text().length() < raw.length()) {
-                findings.warning(number, 1, "comments and directions for the page (%) are not kept", "put what is to stay into a line N:");
+                findings.warning(number, 1, "a comment behind a line (%) is not kept", "give it a line of its own");
                 notesTold = true;
-            }
-            if (inText || raw.startsWith("%")) {
-                continue;
             }
             boolean starts = line.isField() && line.letter() == 'X';
             boolean noNumber = !inTune && line.isField() && line.letter() == 'T';

@@ -114,6 +114,10 @@ public final class AbcWriter {
     }
 
     private void field(char letter, String text) {
+        if (letter == '%') {
+            out.append('%').append(AbcText.printable(text)).append('\n');
+            return;
+        }
         // A text that begins like a bar line would be taken for music.
         String escaped = AbcText.escape(text);
         out.append(letter).append(AbcLine.isBarLineAt(text, 0) ? ": " : ":").append(letter == 'w' ? escaped.replace("\\\\-", "\\-") : escaped).append('\n');

@@ -26,6 +26,7 @@ final class MusicReader extends MusicLine {
     private final PendingMarks pending = new PendingMarks();
     private final Map<Integer, String> overlays = new TreeMap<>();
     private Ratio unit;
+    private int octaves;
     private boolean toldFull;
 
     private static final Pattern MICROTONE = Pattern.compile("(\\d{0,2})/(\\d{0,2})(?=[A-Ga-g])");
@@ -44,6 +45,11 @@ final class MusicReader extends MusicLine {
 
     void unit(Ratio newUnit) {
         unit = newUnit;
+    }
+
+    /** Notes sound so many octaves above where they are written from here on. */
+    void octave(int above) {
+        octaves = above;
     }
 
     Decorations decorations() {
@@ -192,7 +198,7 @@ final class MusicReader extends MusicLine {
             return Optional.empty();
         }
         char c = text.charAt(at++);
-        int octave = Character.isLowerCase(c) ? 5 : 4;
+        int octave = octaves + (Character.isLowerCase(c) ? 5 : 4);
         while (at < text.length() && (text.charAt(at) == ',' || text.charAt(at) == '\'')) {
             octave += text.charAt(at) == '\'' ? 1 : -1;
             at++;

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.tune.Field;
-import wildflourish.core.tune.Head;
 import wildflourish.core.tune.Tune;
 import wildflourish.formats.book.BookTune;
 
@@ -81,8 +80,10 @@ public final class OtherVoices {
         }
         Tune melody = read.get();
         List<Field> fields = new ArrayList<>(melody.head().fields());
-        fields.removeIf(f -> f.letter() == 'V' && f.after() != 0);
-        fields.add(new Field('V', chosen.lines().findFirst().orElse(UNNAMED), BEHIND));
+        fields.removeIf(f -> f.letter() == 'V');
+        String value = chosen.lines().findFirst().orElse(UNNAMED);
+        declared(tune).map(f -> Voices.name(f.text()).equals(Voices.name(value)) ? new Field('V', Clef.without(f.text())) : f).forEach(fields::add);
+        fields.add(new Field('V', Clef.without(value), BEHIND));
         fields.add(new Field('V', own(tune).orElse(UNNAMED) + "\n" + AbcWriter.music(tune, melody.head()), BEHIND));
         List<String> others = new ArrayList<>(texts(tune));
         others.remove(index);
@@ -103,12 +104,24 @@ public final class OtherVoices {
     /** A voice by itself, under the head of the tune. */
     private static Optional<Tune> read(Tune tune, String voice) {
         List<Field> about = tune.head().fields().stream().filter(f -> f.after() == 0 && f.letter() != 'V' || f.letter() == 'W').toList();
-        List<BookTune> read = AbcReader.read(AbcWriter.head(with(tune, about)) + voice.substring(voice.indexOf('\n') + 1) + "\n").tunes();
+        int end = voice.indexOf('\n');
+        List<BookTune> read = AbcReader.read(AbcWriter.head(with(tune, about)) + "V:" + clefed(tune, voice.substring(0, end)) + voice.substring(end) + "\n").tunes();
         return read.stream().findFirst().map(BookTune::tune);
     }
 
+    /** What the head says of the voices. */
+    private static java.util.stream.Stream<Field> declared(Tune tune) {
+        return tune.head().fields().stream().filter(f -> f.letter() == 'V' && f.after() == 0);
+    }
+
+    /** The value of a voice's field, with the clef that the head gives it where it says none itself. */
+    private static String clefed(Tune tune, String value) {
+        return Clef.octaves(value).isPresent() ? value
+                : declared(tune).filter(f -> Voices.name(f.text()).equals(Voices.name(value))).flatMap(f -> Clef.octaves(f.text()).stream())
+                        .filter(o -> o != 0).findFirst().map(o -> value + " octave=" + o).orElse(value);
+    }
+
     private static Tune with(Tune tune, List<Field> fields) {
-        Head h = tune.head();
-        return tune.withHead(new Head(h.number(), h.titles(), h.composers(), h.rhythm(), h.meter(), h.unit(), h.tempo(), h.key(), h.order(), fields));
+        return tune.withHead(tune.head().withFields(fields));
     }
 }

@@ -43,6 +43,8 @@ final class TuneReader {
     private Optional<Ratio> unit = Optional.empty();
     private @Nullable AbcLine tempoLine;
     private Key key = Key.NONE;
+    private int keyOctave;
+    private final Macros macros = new Macros();
     private @Nullable BarBuilder builder;
     private @Nullable MusicReader music;
     private String voice = "";
@@ -62,14 +64,16 @@ final class TuneReader {
     }
 
     Tune read(List<AbcLine> lines) {
-        fileHead.stream().filter(l -> "MLRCOQ".indexOf(l.letter()) >= 0).forEach(this::headField);
+        fileHead.stream().filter(l -> "MLRCOQUm".indexOf(l.letter()) >= 0).forEach(this::headField);
         composers.clear();
         int inherited = fields.size();
         int i = 0;
         boolean closed = false;
         while (i < lines.size() && !closed) {
             AbcLine line = lines.get(i);
-            if (!line.isField()) {
+            if (line.isRemark()) {
+                fields.add(line.remark(0));
+            } else if (!line.isField()) {
                 if (!line.text().isBlank()) {
                     findings.error(line.number(), 1, "music begins before the key is given",
                             "end the head of the tune with a K: line");
@@ -88,11 +92,15 @@ final class TuneReader {
         builder = new BarBuilder(findings, key, meter);
         builder.firstMeter(meter);
         music = new MusicReader(findings, builder, unitLength, this::inlineField);
+        music.octave(keyOctave);
         definitions.forEach(this::define);
         voice = Voices.melody(lines.subList(i, lines.size()), voice);
+        melodyOctave();
         for (; i < lines.size(); i++) {
             AbcLine line = lines.get(i);
-            if (line.isField()) {
+            if (line.isRemark()) {
+                remark(line);
+            } else if (line.isField()) {
                 bodyField(line);
             } else {
                 music(line);
@@ -112,12 +120,15 @@ final class TuneReader {
         }
         if (!left.isEmpty()) {
             fields.add(new Field('V', !melodyField.isEmpty() ? melodyField : voice.isEmpty() ? OtherVoices.UNNAMED : voice, OtherVoices.BEHIND));
+            if (keyOctave != 0) {
+                left.replaceAll((name, kept) -> moved(kept, keyOctave));
+            }
             left.values().forEach(kept -> fields.add(new Field('V', kept.toString().strip(), OtherVoices.BEHIND)));
         }
         // What is said of the whole tune, what stands among the music, and what stands behind it: as they are written again.
         fields.sort(java.util.Comparator.comparing(f -> f.letter() == 'W' ? Integer.MAX_VALUE : f.after()));
         Head head = new Head(number, titles, composers, rhythm, meter, unitLength, tempo, key, order, fields);
-        Tune tune = new Tune(head, builder.opening(), bars);
+        Tune tune = signed(new Tune(head, builder.opening(), bars), firstLine);
         Lyrics words = wordLines.isEmpty() ? Lyrics.NONE : Lyrics.of(Timeline.of(tune));
         words.tooLong().forEach(f -> findings.warning(wordLines.getOrDefault(f, firstLine), 3,
                 "there are more words than notes above them", "the last ones are kept but stand under no note; count the notes of the line"));
@@ -127,6 +138,43 @@ final class TuneReader {
                     "it is heard up to a length only; see to its repeats and the order of its parts (P:)");
         }
         return tune;
+    }
+
+    /** The tune with the signs of its symbol lines on the notes. */
+    private Tune signed(Tune tune, int firstLine) {
+        List<Field> lines = tune.head().fields().stream().filter(f -> f.letter() == 's').toList();
+        if (lines.isEmpty()) {
+            return tune;
+        }
+        List<Bar> bars = SymbolLines.read(tune, lines, (line, what) -> findings.warning(wordLines.getOrDefault(line, firstLine), 3, what,
+                "write signs as !trill! or \"text\", * for a note without one, and | to go on in the next bar"));
+        return tune.withHead(tune.head().withFields(tune.head().fields().stream().filter(f -> f.letter() != 's').toList())).withBars(bars);
+    }
+
+    /** A kept voice whose notes the key's clef moves, with that said in its own field. */
+    private static StringBuilder moved(StringBuilder kept, int octaves) {
+        String field = kept.substring(0, kept.indexOf("\n"));
+        return Clef.octaves(field).isPresent() ? kept : kept.insert(field.length(), " octave=" + octaves);
+    }
+
+    /** The clef of the melody's own field counts from its first note. */
+    private void melodyOctave() {
+        for (int f = 0; f < fields.size(); f++) {
+            Field field = fields.get(f);
+            if (field.letter() == 'V' && Voices.name(field.text()).equals(voice)) {
+                Clef.octaves(field.text()).ifPresent(music()::octave);
+                fields.set(f, new Field('V', Clef.without(field.text()), field.after()));
+            }
+        }
+    }
+
+    /** A comment, or a direction for the page: nothing is computed from it, and it stays where it is. */
+    private void remark(AbcLine line) {
+        if (skipping) {
+            keep(line.text() + "\n");
+        } else {
+            fields.add(line.remark(Math.max(1, builder().barsBegun())));
+        }
     }
 
     /** The second voices of bars as a voice of its own, silent where there is none. */
@@ -167,7 +215,10 @@ final class TuneReader {
             }
             case 'L' -> unit = values.unit(line.value(), n, 3).or(() -> unit);
             case 'Q' -> tempoLine = line;
-            case 'K' -> key = values.key(line.value(), n, 3);
+            case 'K' -> {
+                key = values.key(line.value(), n, 3);
+                keyOctave = Clef.octaves(line.value()).orElse(0);
+            }
             case 'U' -> definitions.add(line);
             case 'I' -> instruction(line);
             case 'V' -> {
@@ -175,7 +226,7 @@ final class TuneReader {
                 fields.add(new Field('V', AbcText.printable(line.value()).strip()));
             }
             case '+' -> continuation(value);
-            case 'm' -> findings.warning(n, 1, "macros are not read", "write the notes out");
+            case 'm' -> macro(line);
             default -> fields.add(new Field(letter, value));
         }
         lastField = letter == '+' ? lastField : letter;
@@ -214,10 +265,6 @@ final class TuneReader {
         }
         switch (line.letter()) {
             case 'w', 's' -> {
-                if (line.letter() == 's' && fields.stream().noneMatch(f -> f.letter() == 's')) {
-                    findings.warning(line.number(), 1, "signs set under the notes are kept but not read",
-                            "nothing is lost: they are written out again under their line");
-                }
                 if (!builder().isBetweenBars()) {
                     findings.warning(line.number(), 1, "the line of music above ends within a bar: what is set under it is kept behind that bar",
                             "end lines of music that have words with a bar line");
@@ -232,6 +279,7 @@ final class TuneReader {
                 }
             }
             case '+' -> continuation(AbcText.unescape(line.value()).strip());
+            case 'm' -> macro(line);
             default -> inlineField(line.letter(), line.value(), line.number(), 1);
         }
         lastField = line.letter() == '+' ? lastField : line.letter();
@@ -252,7 +300,7 @@ final class TuneReader {
             }
         });
         if (!own.isBlank()) {
-            music().read(new AbcLine(line.number(), own));
+            music().read(new AbcLine(line.number(), macros.expanded(own)));
             lastField = ' ';
         }
     }
@@ -260,7 +308,7 @@ final class TuneReader {
     private void keep(String words) {
         StringBuilder kept = left.get(skipped);
         if (kept != null) {
-            kept.append(AbcText.printable(words.strip())).append('\n');
+            kept.append(AbcText.printable(macros.expanded(words.strip()))).append('\n');
         }
     }
 
@@ -274,7 +322,12 @@ final class TuneReader {
 
     private void inlineField(char letter, String value, int line, int column) {
         switch (letter) {
-            case 'K' -> builder().change(values.key(value, line, column));
+            case 'K' -> {
+                if (!Clef.isAlone(value)) {
+                    builder().change(values.key(value, line, column));
+                }
+                Clef.octaves(value).ifPresent(music()::octave);
+            }
             case 'M' -> builder().change(values.meter(value, line, column, builder().meter()));
             case 'L' -> values.unit(value, line, column).ifPresent(music()::unit);
             case 'Q' -> values.tempo(value, unit.orElse(Ratio.of(1, 8)), line, column).ifPresent(builder()::change);
@@ -287,7 +340,10 @@ final class TuneReader {
                     voice = named;
                 }
                 skipping = !named.equals(voice);
-                melodyField = skipping || !melodyField.isEmpty() ? melodyField : AbcText.printable(value).strip();
+                if (!skipping) {
+                    Clef.octaves(value).ifPresent(music()::octave);
+                    melodyField = melodyField.isEmpty() ? Clef.without(AbcText.printable(value).strip()) : melodyField;
+                }
                 if (skipping) {
                     skipped = named;
                     if (!left.containsKey(named)) {
@@ -301,6 +357,12 @@ final class TuneReader {
             case 'R', 'N', 'r' -> { }
             default -> findings.warning(line, column, "a field " + letter + ": has no meaning inside the music",
                     "move it to the head of the tune");
+        }
+    }
+
+    private void macro(AbcLine line) {
+        if (!macros.define(AbcText.printable(line.value()))) {
+            findings.warning(line.number(), 3, "the macro '%s' is not explained".formatted(Findings.brief(line.value())), "write what is short, an equals sign, and what it stands for, as in m:~G3 = G{A}G{F}G");
         }
     }
 

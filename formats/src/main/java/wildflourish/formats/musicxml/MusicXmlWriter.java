@@ -115,7 +115,7 @@ public final class MusicXmlWriter {
         put(more, UNIT, head.unit().toString());
         put(more, ORDER, head.order());
         for (Field field : head.fields()) {
-            if (field.letter() != 'w' && field.letter() != 'V') {
+            if (field.letter() != 'w' && field.letter() != 'V' && (field.letter() != '%' || field.after() == 0)) {
                 put(more, ABOUT + field.letter(), field.text());
             }
         }

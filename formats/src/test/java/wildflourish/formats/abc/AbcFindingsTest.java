@@ -103,7 +103,7 @@ class AbcFindingsTest {
     void whatIsNotReadIsSaid() {
         assertThat(book("C8 & D8|").findings()).extracting(Finding::what).anyMatch(w -> w.contains("second voice"));
         assertThat(book("V:1\nC8|\nV:2\nD8|").findings()).extracting(Finding::what).anyMatch(w -> w.contains("voice '2'"));
-        assertThat(book("C8|\ns:!trill!").findings()).extracting(Finding::what).anyMatch(w -> w.contains("signs set under"));
+        assertThat(book("C8|\ns:trill").findings()).extracting(Finding::what).anyMatch(w -> w.contains("'trill' is no sign"));
         assertThat(book("C8|[1-999999999 D8:|[2 E8|").findings()).extracting(Finding::what).anyMatch(w -> w.contains("time 999999999 through"));
         assertThat(AbcReader.read("X:1\nT:a\nP:A(A(A(A)99)99)99\nK:C\nP:A\nC8|\n").findings()).extracting(Finding::what)
                 .anyMatch(w -> w.contains("longer than any that is played"));
