@@ -174,6 +174,9 @@ public final class Handout {
         }
         boolean pictures = contents.has(SheetItem.MUSIC) && contents.has(SheetItem.STRIP) || contents.has(SheetItem.FINGERS);
         List<Flow.Block> blocks = new ArrayList<>();
+        if (contents.has(SheetItem.MUSIC)) {
+            verses(blocks);
+        }
         if (pictures) {
             key(blocks);
         }
@@ -256,6 +259,26 @@ public final class Handout {
         flow.paragraph("Only the fingers", left, right, 2.6, Face.SERIF_BOLD, Ink.MUSIC);
         flow.space(1);
         systems(new ScoreRequest(version, Set.of(), false, true, aids, right - left));
+    }
+
+    /** The words that stand behind the tune, verse by verse; an empty line is between two. */
+    private void verses(List<Flow.Block> blocks) {
+        List<Shape> verse = new ArrayList<>();
+        double y = 0;
+        List<String> lines = new ArrayList<>(arrangement.tune().head().fields().stream().filter(f -> f.letter() == 'W').map(f -> f.text().strip()).toList());
+        if (!lines.isEmpty()) {
+            blocks.add(heading("The words"));
+            lines.add("");
+        }
+        for (String line : lines) {
+            if (!line.isEmpty()) {
+                y = lines(line, 0, y, small(), Ink.MUSIC, verse);
+            } else if (!verse.isEmpty()) {
+                blocks.add(new Flow.Block(verse, y + 0.8, false));
+                verse = new ArrayList<>();
+                y = 0;
+            }
+        }
     }
 
     /** What the signs of the fingering strip mean. */
