@@ -39,6 +39,11 @@ public final class Pickup {
     }
 
     private static double worth(List<Played> notes, Meter meter, Ratio pickup) {
+        return heard(notes, meter, pickup) + edges(notes, meter, pickup);
+    }
+
+    /** How strong the beats are that the notes stand on, each note by its length. */
+    static double heard(List<Played> notes, Meter meter, Ratio pickup) {
         double bar = meter.barLength().toDouble();
         double heard = 0;
         double all = 0;
@@ -53,9 +58,15 @@ public final class Pickup {
             heard += onGrid ? length * meter.strength(place) : 0;
             all += length;
         }
+        return heard / Math.max(1e-9, all);
+    }
+
+    /** What speaks for it in how the notes begin and end. */
+    static double edges(List<Played> notes, Meter meter, Ratio pickup) {
+        double bar = meter.barLength().toDouble();
         double end = notes.getLast().until() - pickup.toDouble();
         double over = end - Math.floor(end / bar + 1e-6) * bar;
         boolean whole = over < 0.06 || Math.abs(over - (bar - pickup.toDouble())) < 0.06;
-        return heard / Math.max(1e-9, all) + (pickup.isZero() ? WEIGHTS.beginsOnTheLine() : 0) + (whole ? WEIGHTS.endsWithABar() : 0);
+        return (pickup.isZero() ? WEIGHTS.beginsOnTheLine() : 0) + (whole ? WEIGHTS.endsWithABar() : 0);
     }
 }

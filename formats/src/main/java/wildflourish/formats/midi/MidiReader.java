@@ -32,6 +32,7 @@ import wildflourish.core.tune.Tune;
 import wildflourish.core.writing.Folding;
 import wildflourish.core.writing.Grid;
 import wildflourish.core.writing.KeyFinder;
+import wildflourish.core.writing.MeterFinder;
 import wildflourish.core.writing.Pickup;
 import wildflourish.core.writing.Played;
 import wildflourish.core.writing.Quantiser;
@@ -218,19 +219,19 @@ public final class MidiReader {
     private record Frame(Head head, List<Grid.Stretch> stretches, Ratio pickup, double begins, double msPerWhole) {}
 
     private Frame frame(List<Played> melody, double first) {
+        List<Played> fromZero = melody.stream().map(n -> new Played(n.at() - first, n.until() - first, n.midi())).toList();
         List<At<Meter>> said = new ArrayList<>(meters.stream().sorted(Comparator.comparingLong(At::tick)).toList());
         if (said.isEmpty() || said.getFirst().tick() / ticksPerWhole > first + 1e-9) {
-            said.addFirst(new At<>(0, said.isEmpty() ? Meter.of(4, 4) : said.getFirst().what()));
+            said.addFirst(new At<>(0, said.isEmpty() ? MeterFinder.find(fromZero) : said.getFirst().what()));
         }
         if (meters.isEmpty()) {
-            findings.warning(0, 0, "the file does not say its meter", "4/4 was taken (Standard MIDI File 1.0); put it right in Writing");
+            findings.warning(0, 0, "the file does not say its meter: %s was heard from the notes".formatted(said.getFirst().what()), "put it right in Writing if it is another");
         }
         boolean told = !meters.isEmpty() && said.size() > 1 && isPickup(said);
         double begins = meters.isEmpty() ? first : said.getFirst().tick() / ticksPerWhole;
         Meter meter = told ? said.get(1).what() : said.getFirst().what();
         Ratio pickup = told ? exact((said.get(1).tick() - said.getFirst().tick()) / ticksPerWhole) : Ratio.ZERO;
         if (!told) {
-            List<Played> fromZero = melody.stream().map(n -> new Played(n.at() - first, n.until() - first, n.midi())).toList();
             double bars = (first - begins) / meter.barLength().toDouble();
             boolean silent = first - begins > 1e-6;
             if (silent) {
