@@ -20,6 +20,7 @@ import wildflourish.core.tune.Step;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.writing.BarStrokes;
 import wildflourish.core.writing.Pen;
+import wildflourish.core.writing.Words;
 
 /** The keys of the pen. They are the stave's own: they work while it has the keyboard. */
 final class PenKeys {
@@ -75,6 +76,8 @@ final class PenKeys {
                 sign("pen-ending", "First ending, second ending, none", "[", BarStrokes::ending)));
         all.addAll(List.of(
                 ask("pen-chord", "Chord symbol over this note", Keys.sign("\""), () -> question.ask("chord symbol", chord(), c -> model.stroke(p -> p.chordSymbol(said(c))))),
+                ask("pen-words", "Words to sing from this note on", Keys.signs("wW", "W"), () -> question.ask("words: a space ends a word, - parts syllables, _ holds one, * leaves a note out",
+                        model.pen().get().map(Words::at).orElse(""), t -> model.stroke(p -> Words.from(p, t)))),
                 ask("pen-part", "Name of the part that begins with this bar", Keys.sign("pP"), () -> question.ask("name of the part", "", n -> model.stroke(p -> BarStrokes.part(p, said(n))))),
                 walk("pen-left", "Back a note", "←", p -> p.move(-1, false)),
                 walk("pen-right", "On a note", "→", p -> p.move(1, false)),

@@ -1,11 +1,10 @@
 package wildflourish.app.writing;
 
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.IntSupplier;
 import wildflourish.app.listening.Player;
@@ -15,7 +14,6 @@ import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.BarLine;
 import wildflourish.core.tune.Element;
-import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Marks;
 import wildflourish.core.tune.Meter;
 import wildflourish.core.tune.Ratio;
@@ -23,12 +21,9 @@ import wildflourish.core.tune.Rest;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.TuneType;
-import wildflourish.core.writing.Grid;
 import wildflourish.core.writing.KeyFinder;
 import wildflourish.core.writing.Pen;
-import wildflourish.core.writing.Played;
-import wildflourish.core.writing.Quantiser;
-import wildflourish.core.writing.TakenDown;
+import wildflourish.core.writing.PlayedIn;
 import wildflourish.sound.input.MidiNotes;
 import wildflourish.sound.transport.Backing;
 import wildflourish.sound.transport.Course;
@@ -43,28 +38,19 @@ import wildflourish.sound.transport.Piece;
 final class PlayingIn {
 
     private static final int BARS = 65;
-    private static final double SHORTEST_MS = 20;
 
     private final WritingModel model;
     private final Player player;
     private final IntSupplier percent;
     private final Consumer<Runnable> onInterface;
     private final Consumer<String> say;
-    private final Map<Integer, Double> down = new HashMap<>();
-    private final List<Stroke> strokes = new ArrayList<>();
+    private final Set<Integer> down = new HashSet<>();
+    private final List<PlayedIn.Stroke> strokes = new ArrayList<>();
     private Optional<MidiNotes> keyboard = Optional.empty();
     private Optional<Click> click = Optional.empty();
 
     /** What clicks. */
-    private record Click(Course course, Meter meter, double msPerWhole) {
-
-        double barMs() {
-            return meter.barLength().toDouble() * msPerWhole;
-        }
-    }
-
-    /** A key that was down from one moment to another; it still is where it has no end. */
-    private record Stroke(double from, Optional<Double> to, int midi) {}
+    private record Click(Course course, Meter meter, double msPerWhole) {}
 
     /**
      * Playing in over a text.
@@ -128,19 +114,18 @@ final class PlayingIn {
 
     private void pressed(int midi, double at) {
         if (isTimed()) {
-            down.put(midi, at);
-            strokes.add(new Stroke(at, Optional.empty(), midi));
+            down.add(midi);
+            strokes.add(new PlayedIn.Stroke(at, Optional.empty(), midi));
         } else {
             model.stroke(p -> p.note(KeyFinder.spelled(midi, p.tune().head().key())));
         }
     }
 
     private void released(int midi, double at) {
-        Double from = down.remove(midi);
-        if (from != null) {
+        if (down.remove(midi)) {
             for (int i = strokes.size() - 1; i >= 0; i--) {
                 if (strokes.get(i).midi() == midi) {
-                    strokes.set(i, new Stroke(from, Optional.of(Math.max(at, from + SHORTEST_MS)), midi));
+                    strokes.set(i, strokes.get(i).until(at));
                     break;
                 }
             }
@@ -207,34 +192,14 @@ final class PlayingIn {
             say.accept("nothing was played");
             return;
         }
-        List<Played> notes = played(clicked, now);
-        Ratio until = Ratio.of((long) Math.ceil(notes.getLast().until() * 8) + 8, 8);
-        double lead = -notes.getFirst().at();
-        Ratio pickup = lead < 1.0 / 32 ? Ratio.ZERO : Ratio.of(Math.clamp(Math.round(lead * 8), 1, clicked.meter().barLength().times(Ratio.of(8, 1)).floor()), 8);
-        List<Played> fromStart = notes.stream().map(n -> new Played(n.at() + pickup.toDouble(), n.until() + pickup.toDouble(), n.midi())).toList();
+        PlayedIn played = new PlayedIn(clicked.meter(), clicked.msPerWhole(), strokes);
         boolean added = model.stroke(p -> {
-            Key key = p.size() > 0 ? p.tune().head().key() : KeyFinder.find(notes.stream().map(n -> new KeyFinder.Heard(n.midi(), n.until() - n.at())).toList());
-            Tune under = p.size() > 0 ? p.tune() : wildflourish.core.writing.Heading.in(p.tune(), key);
-            Grid grid = Grid.of(clicked.meter(), pickup, until.plus(pickup));
-            TakenDown down = TakenDown.of(under.head(), grid, Quantiser.place(fromStart, grid, clicked.msPerWhole()));
-            model.guessed(down.unsure().stream().map(n -> p.at() + Pen.ofNote(down.tune(), n)).toList());
-            return p.size() == 0 ? Pen.atTheEnd(down.tune()) : p.paste(down.tune().bars().stream().flatMap(b -> b.elements().stream()).toList());
+            PlayedIn.Written written = played.writtenWith(p, now);
+            model.guessed(written.guesses());
+            return written.pen();
         });
         if (added) {
-            say.accept("%d notes written down; those with a ? are a guess: hear them and put them right. Ctrl+Z takes them back".formatted(notes.size()));
+            say.accept("%d notes written down; those with a ? are a guess: hear them and put them right. Ctrl+Z takes them back".formatted(strokes.size()));
         }
-    }
-
-    /** What was played, in whole notes from the bar line behind the count-in. */
-    private List<Played> played(Click clicked, double now) {
-        List<Stroke> inOrder = strokes.stream().sorted(Comparator.comparingDouble(Stroke::from)).toList();
-        List<Played> notes = new ArrayList<>();
-        for (int i = 0; i < inOrder.size(); i++) {
-            Stroke stroke = inOrder.get(i);
-            double next = i + 1 < inOrder.size() ? inOrder.get(i + 1).from() : Math.min(now, stroke.from() + clicked.barMs() / 4);
-            double end = stroke.to().orElse(Math.max(next, stroke.from() + SHORTEST_MS));
-            notes.add(new Played((stroke.from() - clicked.barMs()) / clicked.msPerWhole(), (end - clicked.barMs()) / clicked.msPerWhole(), stroke.midi()));
-        }
-        return notes;
     }
 }

@@ -143,6 +143,26 @@ class WritingWindowTest extends WindowTest {
     }
 
     @Test
+    void wordsToSingAreSetFromANoteOnAndAreThereToChange() {
+        open(true);
+        enter();
+        until(() -> writing().pen().get().isPresent());
+        push(KeyCode.HOME);
+        push(KeyCode.RIGHT);
+        write("w");
+        TextField answer = lookup("#pen-answer").query();
+        until(answer::isFocused);
+        interact(() -> answer.setText("Lan-tern bright"));
+        push(KeyCode.ENTER);
+        until(() -> text().getText().contains("\nw:Lan-tern bright"));
+        write("w");
+        until(() -> answer.isFocused() && answer.getText().equals("Lan-tern bright"));
+        push(KeyCode.ESCAPE);
+        push(KeyCode.CONTROL, KeyCode.Z);
+        until(() -> !text().getText().contains("w:"));
+    }
+
+    @Test
     void aWrongNoteIsPutRightAndTheLadderStays() {
         open(true);
         Setting full = model.trellis().arrangement().ladder().setting(4);

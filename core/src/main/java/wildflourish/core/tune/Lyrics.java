@@ -73,6 +73,55 @@ public record Lyrics(List<Map<Integer, Syllable>> verses, List<Field> tooLong) {
         return new Lyrics(verses, tooLong);
     }
 
+    /** The same words as lines under the lines of music of a tune: the inverse of {@link #of}. */
+    public List<Field> lines(Timeline tune) {
+        List<Field> lines = new ArrayList<>();
+        int from = 0;
+        for (int b = 0; b < tune.tune().bars().size(); b++) {
+            if (!tune.tune().bars().get(b).endsSystem() && b + 1 < tune.tune().bars().size()) {
+                continue;
+            }
+            int to = b + 1 < tune.barStarts().size() ? tune.barStarts().get(b + 1) : tune.size();
+            List<String> texts = new ArrayList<>();
+            for (Map<Integer, Syllable> verse : verses) {
+                texts.add(line(verse, from, to));
+            }
+            while (!texts.isEmpty() && texts.getLast().isEmpty()) {
+                texts.removeLast();
+            }
+            for (String text : texts) {
+                lines.add(new Field('w', text.isEmpty() ? "*" : text, b + 1));
+            }
+            from = to;
+        }
+        return lines;
+    }
+
+    /** What a verse sings on some notes; empty where it sings nothing. */
+    private static String line(Map<Integer, Syllable> verse, int from, int to) {
+        StringBuilder text = new StringBuilder();
+        int end = 0;
+        int note = from;
+        while (note < to) {
+            Syllable syllable = verse.get(note);
+            if (syllable == null) {
+                text.append("* ");
+                note++;
+                continue;
+            }
+            text.append(syllable.text().replace("\\", "").replace("-", "\\-").replace(' ', '~').replace("*", "").replace("|", "").replace("_", ""));
+            int last = Math.min(syllable.held(), to - 1);
+            switch (syllable.join()) {
+                case SPACE -> text.append(' ');
+                case HYPHEN -> text.append("-".repeat(1 + last - note));
+                case HELD -> text.append("_".repeat(last - note)).append(' ');
+            }
+            note = syllable.join() == Join.SPACE ? note + 1 : last + 1;
+            end = text.length();
+        }
+        return text.substring(0, end).strip();
+    }
+
     /** The first bar of the line of music that ends with a bar, not before the words that stand before. */
     private static int lineStart(Tune tune, int end, int least) {
         int from = end - 1;

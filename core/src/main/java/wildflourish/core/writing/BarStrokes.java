@@ -6,6 +6,9 @@ import java.util.Optional;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.BarLine;
 import wildflourish.core.tune.Ending;
+import wildflourish.core.tune.Lyrics;
+import wildflourish.core.tune.Timeline;
+import wildflourish.core.tune.Tune;
 
 /** Strokes of the pen that are about bars: their lines, repeats, endings, parts and the lines of the stave. */
 public final class BarStrokes {
@@ -97,7 +100,7 @@ public final class BarStrokes {
             since = ends ? 0 : since;
             bars.add(Page.with(bar, bar.closing(), ends));
         }
-        boolean words = pen.tune().head().fields().stream().anyMatch(f -> f.letter() == 'w');
-        return words ? pen : new Pen(pen.tune().withBars(bars), pen.at(), pen.from(), pen.newBar(), pen.length());
+        Tune inLines = Words.with(pen.tune().withBars(bars), Lyrics.of(Timeline.of(pen.tune())));
+        return new Pen(inLines, pen.at(), pen.from(), pen.newBar(), pen.length());
     }
 }
