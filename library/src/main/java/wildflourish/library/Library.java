@@ -125,6 +125,22 @@ public final class Library implements AutoCloseable {
         return new Backups(file.file(), clock);
     }
 
+    /**
+     * Puts what a back-up holds in the place of what the library holds, and goes on with that. Whatever was read of it before is out of date.
+     *
+     * @return where the library that was there is now
+     * @throws LibraryFault when the back-up cannot be read or put there; the library is as it was then
+     */
+    public Path restore(Path backup) {
+        Path aside = backups().restore(backup).orElseThrow();
+        store.alone(h -> {
+            if (Schema.version(h) < Schema.latest()) {
+                Schema.update(h);
+            }
+        });
+        return aside;
+    }
+
     @Override
     public void close() {
         store.close();

@@ -74,7 +74,7 @@ final class Schema {
     }
 
     /** How many steps a file has; those of before they were counted in the file kept a table about them. */
-    private static int version(Handle handle) {
+    static int version(Handle handle) {
         int counted = number(handle, "PRAGMA user_version");
         boolean earlier = counted == 0 && number(handle, "SELECT count(*) FROM sqlite_master WHERE name = 'flyway_schema_history'") > 0;
         return earlier ? number(handle, "SELECT coalesce(max(CAST(version AS INTEGER)), 0) FROM flyway_schema_history WHERE success = 1") : counted;
@@ -95,6 +95,11 @@ final class Schema {
     private static Set<String> columns(Handle handle) {
         return new TreeSet<>(handle.createQuery("SELECT m.name || '.' || c.name FROM sqlite_master m JOIN pragma_table_info(m.name) c "
                 + "WHERE m.type = 'table'").mapTo(String.class).list());
+    }
+
+    /** The version that this program makes. */
+    static int latest() {
+        return STEPS.size();
     }
 
     /**

@@ -67,6 +67,15 @@ final class Store implements AutoCloseable {
         });
     }
 
+    /** Does something that makes transactions of its own. */
+    synchronized void alone(Consumer<Handle> work) {
+        try {
+            work.accept(handle);
+        } catch (JdbiException | IllegalStateException e) {
+            throw new LibraryFault(LibraryFault.reason(e) + "; what it held before is kept", e);
+        }
+    }
+
     @Override
     public synchronized void close() {
         handle.close();

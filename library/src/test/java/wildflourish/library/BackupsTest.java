@@ -52,6 +52,24 @@ class BackupsTest {
     }
 
     @Test
+    void anOpenLibraryGoesOnWithWhatABackupHolds() {
+        try (Library library = Library.open(file())) {
+            long first = library.tunes().add("The Wet Quay", "reel", "D major", "4/4", "X:1");
+            Path copy = folder.resolve("copy.sqlite");
+            library.backups().write(copy);
+            library.tunes().add("The Lamp Stair", "jig", "G major", "6/8", "X:2");
+            Path aside = library.restore(copy);
+            assertThat(library.tunes().all().read()).extracting(TuneEntry::title).containsExactly("The Wet Quay");
+            assertThat(library.tunes().current(first).document()).isEqualTo("X:1");
+            library.tunes().add("Tar and Twine", "reel", "A major", "4/4", "X:3");
+            assertThat(Backups.look(aside).tunes()).isEqualTo(2);
+        }
+        try (Library again = Library.open(file())) {
+            assertThat(again.tunes().all().read()).extracting(TuneEntry::title).containsExactly("The Wet Quay", "Tar and Twine");
+        }
+    }
+
+    @Test
     void oneADayIsMadeOfALibraryThatChangedAndAWeekIsKept() throws IOException {
         Instant day = THURSDAY.instant();
         for (int d = 0; d < 10; d++) {

@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntConsumer;
 import wildflourish.app.across.AcrossModel;
 import wildflourish.app.across.AcrossScreen;
 import wildflourish.app.chart.ChartModel;
@@ -28,6 +29,7 @@ import wildflourish.app.work.Background;
 import wildflourish.app.writing.WritingModel;
 import wildflourish.app.writing.WritingScreen;
 import wildflourish.core.practice.LoggedPass;
+import wildflourish.library.Backups;
 import wildflourish.library.TuneEntry;
 
 /** The screens there are, in the order of the work. A new one is a line here and a class in its own package. */
@@ -78,6 +80,21 @@ final class Screens {
             @Override
             public void tag(long tune, List<String> words) {
                 t.shelfWork().tag(tune, words);
+            }
+
+            @Override
+            public void goBackTo(Backups.Holding copy) {
+                t.shelfWork().goBackTo(copy);
+            }
+
+            @Override
+            public boolean listen(IntConsumer keys) {
+                return t.shelfWork().listen(keys);
+            }
+
+            @Override
+            public void listenNoMore() {
+                t.shelfWork().listenNoMore();
             }
         });
     }

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntConsumer;
 import wildflourish.app.trellis.Openings;
 import wildflourish.app.work.Background;
 import wildflourish.app.work.Documents;
@@ -23,9 +24,11 @@ import wildflourish.formats.abc.AbcWriter;
 import wildflourish.formats.book.BookTune;
 import wildflourish.formats.book.TuneBook;
 import wildflourish.formats.door.TuneFiles;
+import wildflourish.library.Backups;
 import wildflourish.library.Edition;
 import wildflourish.library.LibraryFault;
 import wildflourish.library.TuneEntry;
+import wildflourish.sound.input.MidiNotes;
 
 /** What takes time about the shelf: tunes that come in from files, and ladders grown for all of them. */
 final class ShelfWork {
@@ -39,6 +42,7 @@ final class ShelfWork {
     private final DeskModel desk;
     private final Keeper keeper;
     private final Background background;
+    private Optional<MidiNotes> keyboard = Optional.empty();
 
     ShelfWork(DeskModel desk, Keeper keeper, Background background) {
         this.desk = desk;
@@ -118,6 +122,7 @@ final class ShelfWork {
     /** Brings what tunes are found by up to date, behind. */
     void index() {
         background.latest("index", INDEXING, job -> keeper.ask(l -> TuneIndex.of(l, keeper::keepNotes, job::stopped)), desk.shelf()::setIndex, () -> { });
+        background.latest("copies", INDEXING, job -> keeper.ask(l -> l.backups().all()), desk.shelf()::setCopies, () -> { });
     }
 
     /** Sets the words on a tune. */
@@ -153,6 +158,38 @@ final class ShelfWork {
     void backUp(Path file) {
         background.run(new Background.Words("making a back-up", "the back-up could not be made; the library is as it was"),
                 job -> keeper.ask(l -> l.backups().write(file)), made -> desk.say("%s holds %s; “flourish restore” puts it back".formatted(file, made.inWords())));
+    }
+
+    /** Puts a copy of the library in its place, and opens the window on it as it was then. */
+    void goBackTo(Backups.Holding copy) {
+        background.run(new Background.Words("going back to the copy", "the copy could not be put in place; the library is as it was"),
+                job -> keeper.ask(l -> l.restore(copy.file())), aside -> {
+            desk.restore();
+            desk.refresh();
+            desk.say("the library is as the copy was; what was there until now is in %s".formatted(aside));
+        });
+    }
+
+    /** A MIDI keyboard's keys, on the interface's thread; false where there is no keyboard. */
+    boolean listen(IntConsumer keys) {
+        listenNoMore();
+        keyboard = MidiNotes.open(new MidiNotes.Keys() {
+            @Override
+            public void down(int midi) {
+                background.onInterface(() -> keys.accept(midi));
+            }
+
+            @Override
+            public void up(int midi) {}
+        });
+        desk.say(keyboard.isPresent() ? "play a few notes of the tune" : "no MIDI keyboard is plugged in, or another program has it");
+        return keyboard.isPresent();
+    }
+
+    /** Lets the keyboard go. */
+    void listenNoMore() {
+        keyboard.ifPresent(MidiNotes::close);
+        keyboard = Optional.empty();
     }
 
     /** Takes a tune off the shelf; it can be brought back as it was. */

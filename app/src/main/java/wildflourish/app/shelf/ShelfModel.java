@@ -23,6 +23,7 @@ import javafx.collections.ObservableList;
 import wildflourish.app.work.TuneIndex;
 import wildflourish.app.work.TuneSearch;
 import wildflourish.core.finding.Finding;
+import wildflourish.library.Backups;
 import wildflourish.library.TuneEntry;
 
 /** The tunes on the shelf, those that match the search, and what was found wrong with the files that were read. */
@@ -31,6 +32,7 @@ public final class ShelfModel {
     private final ObservableList<TuneEntry> all = FXCollections.observableArrayList();
     private final ObservableList<TuneEntry> shown = FXCollections.observableArrayList();
     private final ObjectProperty<Order> order = new SimpleObjectProperty<>(Order.AS_THEY_CAME);
+    private List<Backups.Holding> copies = List.of();
     private final Set<Long> byNotes = new HashSet<>();
     private Map<Long, TuneIndex.Found> index = Map.of();
     private final ObservableList<TuneEntry> off = FXCollections.observableArrayList();
@@ -51,6 +53,8 @@ public final class ShelfModel {
         AS_THEY_CAME("as they came", (a, b) -> 0),
         TITLE("by title", Comparator.comparing(TuneEntry::title, Order::byWords)),
         TYPE("by type", Comparator.comparing(TuneEntry::type, Order::byWords).thenComparing(TuneEntry::title, Order::byWords)),
+        /** Of the notes, the narrowest first: {@link ShelfModel} knows it. */
+        RANGE("by range of notes", (a, b) -> 0),
         KEY("by key", Comparator.comparing(TuneEntry::key, Order::byWords).thenComparing(TuneEntry::title, Order::byWords));
 
         private final String words;
@@ -71,10 +75,15 @@ public final class ShelfModel {
         }
     }
 
+    /** Semitones from the lowest note to the highest; of a tune that is not known yet, more than any. */
+    private int range(TuneEntry tune) {
+        return found(tune).flatMap(TuneIndex.Found::profile).map(p -> p.highest() - p.lowest()).orElse(Integer.MAX_VALUE);
+    }
+
     private void find() {
         List<TuneEntry> ordered = new ArrayList<>(all);
         if (order.get() != Order.AS_THEY_CAME) {
-            ordered.sort(order.get().comparator);
+            ordered.sort(order.get() == Order.RANGE ? Comparator.comparingInt(this::range) : order.get().comparator);
         }
         List<TuneSearch.Answer> answers = TuneSearch.of(search.get(), ordered, index);
         byNotes.clear();
@@ -138,6 +147,15 @@ public final class ShelfModel {
     /** Whether a tune has been taken off that is not back yet. */
     public boolean hasTakenOff() {
         return !takenOff.isEmpty();
+    }
+
+    /** Whole copies of the library that can be gone back to, the newest first. */
+    public List<Backups.Holding> copies() {
+        return copies;
+    }
+
+    public void setCopies(List<Backups.Holding> found) {
+        copies = List.copyOf(found);
     }
 
     /** Whether it is known what is on the shelf: not before the library has been read. */

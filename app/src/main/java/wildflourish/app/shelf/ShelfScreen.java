@@ -1,19 +1,27 @@
 package wildflourish.app.shelf;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.function.IntConsumer;
 import java.util.function.LongConsumer;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.LazyScreen;
 import wildflourish.app.frame.Plate;
 import wildflourish.app.paint.Look;
+import wildflourish.core.tune.Key;
+import wildflourish.core.writing.KeyFinder;
+import wildflourish.library.Backups;
 import wildflourish.library.TuneEntry;
 
 /** The shelf: what have I got? */
 public final class ShelfScreen extends LazyScreen<ShelfView> {
 
     private static final String GROUP = "Shelf";
+    private static final String DAY = "2026-11-26";
 
     private static final Plate PLATE = new Plate("shelf", "Shelf", "What have I got?", "Ctrl+1",
             "M3 20.5h18M5 20V8h3.5v12M8.5 20V4.5h4V20M14.6 20L17.4 6.2l3.3.7-2.8 13.1");
@@ -26,6 +34,7 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
     private final Deeds deeds;
     private final List<Command> commands;
     private boolean indexed;
+    private boolean listening;
 
     /**
      * The screen of a shelf.
@@ -55,6 +64,7 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
                 Command.of("take-off", "Take the tune in hand off the shelf", GROUP, () -> view().withSelected(deeds::takeOff)).keys("Delete"),
                 Command.of("tag-tune", "Words to find the tune in hand by: tags", GROUP, () -> view().inHand().ifPresent(t -> view().ask(
                         "tags of “%s”, with commas between".formatted(t.title()), String.join(", ", model.tags(t)), words -> deeds.tag(t.id(), tags(words))))).keys("Ctrl+T"),
+                Command.of("search-by-keyboard", "Search for what a MIDI keyboard plays, or no more", GROUP, this::toggleListening),
                 Command.of("demo-class", "Put the tunes of the demo class on the shelf", GROUP, demo));
     }
 
@@ -102,6 +112,15 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
 
         /** Sets the words on a tune, in place of those it had. */
         void tag(long tune, List<String> words);
+
+        /** Puts a copy of the library in its place. */
+        void goBackTo(Backups.Holding copy);
+
+        /** Listens to a MIDI keyboard for the search: told each key, as a MIDI 1.0 note number; false where there is none. */
+        boolean listen(IntConsumer keys);
+
+        /** Listens no more. */
+        void listenNoMore();
     }
 
     private static List<String> tags(String words) {
@@ -110,8 +129,53 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
 
     @Override
     public List<Command> findable() {
-        return model.off().stream().map(t -> Command.of("bring-back-" + t.id(), "Bring “%s” back to the shelf".formatted(t.title()), GROUP,
-                () -> deeds.putBack(t))).toList();
+        Stream<Command> off = model.off().stream().map(t -> Command.of("bring-back-" + t.id(), "Bring “%s” back to the shelf".formatted(t.title()), GROUP,
+                () -> deeds.putBack(t)));
+        Stream<Command> copies = model.copies().stream().map(c -> Command.of("go-back-" + c.file().getFileName(),
+                "Go back to the library's copy of %s: %d tunes, %d editions, %d passes".formatted(day(c), c.tunes(), c.editions(), c.passes()), GROUP, () -> askGoBack(c)));
+        return Stream.concat(off, copies).toList();
+    }
+
+    /** The day that a daily copy has in its name. */
+    private static String day(Backups.Holding copy) {
+        String name = copy.file().getFileName().toString();
+        return name.substring(Math.max(0, name.length() - DAY.length()));
+    }
+
+    private void askGoBack(Backups.Holding copy) {
+        view().ask("Everything as it was on %s? What is here now is kept beside it. Type yes".formatted(day(copy)), "", answer -> {
+            if (answer.equalsIgnoreCase("yes")) {
+                deeds.goBackTo(copy);
+            }
+        });
+    }
+
+    /** What a MIDI keyboard plays is looked for, until the same is asked for again. */
+    private void toggleListening() {
+        if (listening) {
+            deeds.listenNoMore();
+            listening = false;
+        } else {
+            model.search().set("");
+            List<Integer> heard = new ArrayList<>();
+            listening = deeds.listen(key -> {
+                heard.add(key);
+                model.search().set(letters(heard));
+            });
+        }
+    }
+
+    /** The letters of notes in the key that is heard in them. */
+    private static String letters(List<Integer> heard) {
+        Key key = KeyFinder.find(heard.stream().map(m -> new KeyFinder.Heard(m, 1)).toList());
+        return heard.stream().map(m -> KeyFinder.spelled(m, key).step().toString().toLowerCase(Locale.ROOT)).collect(Collectors.joining(" "));
+    }
+
+    @Override
+    public void leave() {
+        if (listening) {
+            toggleListening();
+        }
     }
 
     @Override

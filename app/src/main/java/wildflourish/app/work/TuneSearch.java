@@ -9,7 +9,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import wildflourish.core.search.NoteQuery;
+import wildflourish.core.search.Profile;
+import wildflourish.core.tune.Pitch;
 import wildflourish.library.TuneEntry;
 
 /** Finds tunes by words or by a few notes. */
@@ -17,6 +21,9 @@ public final class TuneSearch {
 
     /** So many near ones are worth looking at. */
     private static final int MOST_BY_NOTES = 50;
+
+    /** From a note to a note: {@code d4-b5}. */
+    private static final Pattern RANGE = Pattern.compile("([a-g][#b]?\\d)-([a-g][#b]?\\d)");
 
     private TuneSearch() {}
 
@@ -34,7 +41,7 @@ public final class TuneSearch {
         Set<Long> there = new HashSet<>();
         Optional<NoteQuery> notes = NoteQuery.parse(asked);
         for (TuneEntry tune : tunes) {
-            if (matches(tune, notes.isPresent(), Optional.ofNullable(index.get(tune.id())).map(TuneIndex.Found::tags).orElse(List.of()), asked)) {
+            if (matches(tune, notes.isPresent(), Optional.ofNullable(index.get(tune.id())), asked)) {
                 answers.add(new Answer(tune, false, 0));
                 there.add(tune.id());
             }
@@ -53,12 +60,23 @@ public final class TuneSearch {
         return answers;
     }
 
+    private static boolean isWithin(Profile profile, String low, String high) {
+        return profile.size() > 0 && profile.lowest() >= midi(low) && profile.highest() <= midi(high);
+    }
+
+    private static int midi(String note) {
+        return Pitch.parse(note.substring(0, 1).toUpperCase(Locale.ROOT) + note.substring(1)).midi();
+    }
+
     /** Whether every word searched for occurs in what is known of a tune, whatever the case; letters of notes do so only as they stand. */
-    private static boolean matches(TuneEntry tune, boolean notes, List<String> tags, String words) {
-        String known = String.join(" ", tune.title(), tune.type(), tune.key(), tune.meter(), String.join(" ", tags)).toLowerCase(Locale.ROOT);
+    private static boolean matches(TuneEntry tune, boolean notes, Optional<TuneIndex.Found> found, String words) {
+        String tags = String.join(" ", found.map(TuneIndex.Found::tags).orElse(List.of()));
+        String known = String.join(" ", tune.title(), tune.type(), tune.key(), tune.meter(), tags).toLowerCase(Locale.ROOT);
         String asked = words.toLowerCase(Locale.ROOT).strip();
         for (String word : notes ? new String[] {asked} : asked.split("\\s+")) {
-            if (!known.contains(word)) {
+            Matcher range = RANGE.matcher(word);
+            boolean has = range.matches() ? found.flatMap(TuneIndex.Found::profile).filter(p -> isWithin(p, range.group(1), range.group(2))).isPresent() : known.contains(word);
+            if (!has) {
                 return false;
             }
         }

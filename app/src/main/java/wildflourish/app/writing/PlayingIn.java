@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.IntSupplier;
@@ -38,6 +39,8 @@ import wildflourish.sound.transport.Piece;
 final class PlayingIn {
 
     private static final int BARS = 65;
+    /** How uneven the made-up player is: as a fair amateur, from memory. */
+    private static final double UNEVEN_MS = 15;
 
     private final WritingModel model;
     private final Player player;
@@ -192,14 +195,25 @@ final class PlayingIn {
             say.accept("nothing was played");
             return;
         }
-        PlayedIn played = new PlayedIn(clicked.meter(), clicked.msPerWhole(), strokes);
+        write(new PlayedIn(clicked.meter(), clicked.msPerWhole(), strokes), now);
+    }
+
+    /** Writes down what a made-up player plays of a tune. */
+    void madeUp(Tune tune) {
+        Tempo tempo = TuneType.tempoOf(tune.head()).percent(percent.getAsInt());
+        PlayedIn played = PlayedIn.madeUp(tune, tempo.millis(Ratio.ONE).toDouble(), UNEVEN_MS, new Random(tune.hashCode()));
+        write(played, played.strokes().getLast().to().orElseThrow());
+    }
+
+    private void write(PlayedIn played, double now) {
         boolean added = model.stroke(p -> {
             PlayedIn.Written written = played.writtenWith(p, now);
             model.guessed(written.guesses());
             return written.pen();
         });
         if (added) {
-            say.accept("%d notes written down; those with a ? are a guess: hear them and put them right. Ctrl+Z takes them back".formatted(strokes.size()));
+            say.accept("%d notes written down%s. Ctrl+Z takes them back".formatted(played.strokes().size(),
+                    model.guesses().isEmpty() ? "" : "; those with a ? are a guess: hear them and put them right"));
         }
     }
 }

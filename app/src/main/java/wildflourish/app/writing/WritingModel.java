@@ -8,6 +8,8 @@ import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.value.ChangeListener;
+import javafx.beans.value.ObservableValue;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.work.Background;
 import wildflourish.core.finding.Finding;
@@ -139,6 +141,30 @@ public final class WritingModel {
         }
         fresh = true;
         begin(NEW, Drafts.NEW);
+    }
+
+    /** Begins a new tune with the head of another. */
+    void startNewLike(Tune other) {
+        drafts.remove(Drafts.NEW);
+        fresh = true;
+        begin("X:1\nT:%s, played in\nR:%s\nM:%s\nL:1/8\nK:D\n".formatted(other.title(), other.head().rhythm(), other.head().meter()), Drafts.NEW);
+    }
+
+    /** Does something once the pen stands on the stave. */
+    void whenPenStands(Runnable then) {
+        if (pen.get().isPresent()) {
+            then.run();
+            return;
+        }
+        pen.addListener(new ChangeListener<>() {
+            @Override
+            public void changed(ObservableValue<? extends Optional<Pen>> value, Optional<Pen> before, Optional<Pen> now) {
+                if (now.isPresent()) {
+                    pen.removeListener(this);
+                    then.run();
+                }
+            }
+        });
     }
 
     /** Leaves what was typed and goes back to the tune as it is. */

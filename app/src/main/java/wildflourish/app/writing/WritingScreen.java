@@ -18,6 +18,7 @@ import wildflourish.app.work.Background;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Tune;
 import wildflourish.formats.abc.OtherVoices;
 
 /** Writing: what are the notes? */
@@ -54,8 +55,20 @@ public final class WritingScreen extends TuneScreen<WritingView> {
         this.byFingers = new ByFingers(model, this::instrument, site::say);
         commands.addAll(new PenKeys(model, this::penHasKeyboard, this::ask, this::heard, playingIn).commands());
         commands.add(Command.of("play-in", "Play it in to a click; the same key ends", GROUP, playingIn::toggleClick).keys("Ctrl+Shift+R"));
+        commands.add(Command.of("play-in-made-up", "Have a made-up player play the open tune in, as an example", GROUP, () -> madeUp(site)));
         commands.add(Command.of("midi-keyboard", "Write what a MIDI keyboard plays, key by key, or no more", GROUP, playingIn::toggleKeyboard));
         commands.add(Command.of("by-fingers", "Write by the fingers: type a fingering, its note is put", GROUP, this::askFingering).keys("Ctrl+Shift+F"));
+    }
+
+    private void madeUp(Site site) {
+        if (!trellis().isOpen()) {
+            site.say("open a tune first: a made-up player plays it in");
+            return;
+        }
+        Tune tune = trellis().arrangement().tune();
+        model.startNewLike(tune);
+        site.show(ID);
+        model.whenPenStands(() -> playingIn.madeUp(tune));
     }
 
     private Instrument instrument() {

@@ -12,6 +12,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.shelf.ShelfModel;
+import wildflourish.app.shelf.ShelfScreen;
 import wildflourish.core.tune.Tune;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.formats.musicxml.MusicXmlWriter;
@@ -86,6 +87,42 @@ class ShelfWindowTest extends WindowTest {
         assertThat(tunes.getItems()).extracting(TuneEntry::title).isSorted().containsExactlyInAnyOrderElementsOf(came);
         interact(() -> order.setValue(ShelfModel.Order.AS_THEY_CAME));
         assertThat(tunes.getItems()).extracting(TuneEntry::title).containsExactlyElementsOf(came);
+    }
+
+    @Test
+    void aTuneIsFoundByTheRangeOfItsNotes() {
+        open(true);
+        push(KeyCode.CONTROL, KeyCode.DIGIT1);
+        until(() -> model.shelf().tunes().stream().allMatch(t -> model.shelf().found(t).isPresent()));
+        search("d4-b5");
+        List<TuneEntry> within = List.copyOf(model.shelf().shown());
+        assertThat(within).isNotEmpty().hasSizeLessThan(model.shelf().tunes().size()).allSatisfy(t -> {
+            assertThat(model.shelf().found(t).orElseThrow().profile().orElseThrow().lowest()).isGreaterThanOrEqualTo(62);
+            assertThat(model.shelf().found(t).orElseThrow().profile().orElseThrow().highest()).isLessThanOrEqualTo(83);
+        });
+        search("");
+        interact(() -> model.shelf().order().set(ShelfModel.Order.RANGE));
+        assertThat(model.shelf().shown().stream().map(t -> model.shelf().found(t).orElseThrow().profile().orElseThrow()).map(p -> p.highest() - p.lowest()).toList()).isSorted();
+    }
+
+    @Test
+    void theWholeLibraryGoesBackToACopyOfIt() {
+        open(true);
+        push(KeyCode.CONTROL, KeyCode.DIGIT1);
+        Path copy = folder.resolve("library.db.backup-2026-11-26");
+        interact(() -> model.shelfWork().backUp(copy));
+        until(() -> model.message().get().contains("holds"));
+        int before = model.shelf().tunes().size();
+        interact(() -> model.shelfWork().takeOff(model.shelf().tunes().getFirst().id()));
+        until(() -> model.shelf().tunes().size() == before - 1);
+        interact(() -> model.shelf().setCopies(List.of(wildflourish.library.Backups.look(copy))));
+        interact(() -> model.screen(ShelfScreen.class).findable().stream().filter(c -> c.words().startsWith("Go back to the library's copy of 2026-11-26: %d tunes".formatted(before)))
+                .findFirst().orElseThrow().run().accept(""));
+        javafx.scene.control.TextField answer = lookup("#shelf-answer").query();
+        until(answer::isFocused);
+        interact(() -> answer.setText("yes"));
+        push(KeyCode.ENTER);
+        until(() -> model.shelf().tunes().size() == before && model.message().get().contains("as the copy was"));
     }
 
     @Test

@@ -15,7 +15,9 @@ import wildflourish.app.trellis.Opened;
 import wildflourish.app.work.AtOnce;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.tune.Timeline;
+import wildflourish.core.tune.Tune;
 import wildflourish.core.writing.Pen;
+import wildflourish.formats.abc.AbcReader;
 import wildflourish.sound.input.MidiNotes;
 
 /** A made-up player plays in on an unplugged keyboard, a little early and late; the click stands still until it is moved. */
@@ -100,6 +102,20 @@ class PlayingInTest {
         assertThat(model.guesses()).isNotEmpty();
         model.stroke(p -> p.note(wildflourish.core.tune.Step.A));
         assertThat(model.guesses()).isEmpty();
+    }
+
+    @Test
+    void aMadeUpPlayerPlaysATuneInUnevenlyAndItIsWrittenAsItWas() {
+        String jig = "D |G2B dcB |A2G ABG |E2D G3 |B3 d2 B |c2A F2A |G3 G2 |]";
+        Tune tune = AbcReader.read("X:1\nT:The Weed Line\nR:jig\nM:6/8\nL:1/8\nK:G\n" + jig + "\n").tunes().getFirst().tune();
+        model.startNewLike(tune);
+        model.whenPenStands(() -> playing.madeUp(tune));
+        assertThat(model.typed()).contains("The Weed Line, played in", "K:G\n");
+        Tune written = model.pen().get().orElseThrow().tune();
+        assertThat(Timeline.of(written).notes()).extracting(n -> n.pitch() + "@" + n.onset())
+                .isEqualTo(Timeline.of(tune).notes().stream().map(n -> n.pitch() + "@" + n.onset()).toList());
+        assertThat(said).anyMatch(s -> s.contains("23 notes written down"));
+        assertThat(player.course()).as("nothing clicks for it").isEmpty();
     }
 
     @Test

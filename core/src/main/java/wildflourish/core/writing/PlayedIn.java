@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Meter;
 import wildflourish.core.tune.Ratio;
+import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
 
 /**
@@ -48,6 +50,30 @@ public record PlayedIn(Meter meter, double msPerWhole, List<Stroke> strokes) {
 
     public PlayedIn {
         strokes = strokes.stream().sorted(Comparator.comparingDouble(Stroke::from)).toList();
+    }
+
+    /**
+     * What a made-up player plays of a tune, from the top as it is written: each key a little early or late, and let go a little before the next.
+     *
+     * @param msPerWhole milliseconds that a whole note lasts
+     * @param unevenMs standard deviation of a key's moment
+     */
+    public static PlayedIn madeUp(Tune tune, double msPerWhole, double unevenMs, Random random) {
+        Meter meter = tune.head().meter().isFree() ? Meter.COMMON : tune.head().meter();
+        Timeline line = Timeline.of(tune);
+        double leadIn = tune.bars().getFirst().number() == 0 ? tune.bars().getFirst().length().toDouble() : 0;
+        double from = (meter.barLength().toDouble() - leadIn) * msPerWhole;
+        List<Stroke> strokes = new ArrayList<>();
+        for (Timeline.Stand note : line.notes()) {
+            double at = from + note.onset().toDouble() * msPerWhole + random.nextGaussian() * unevenMs;
+            double until = from + note.onset().plus(note.note().length()).toDouble() * msPerWhole - unevenMs;
+            if (note.heldOver()) {
+                strokes.add(strokes.removeLast().until(until));
+            } else {
+                strokes.add(new Stroke(at, Optional.empty(), note.pitch().midi()).until(until));
+            }
+        }
+        return new PlayedIn(meter, msPerWhole, strokes);
     }
 
     /**
