@@ -5,6 +5,7 @@ module wildflourish.core {
 
     exports wildflourish.core.data;
     exports wildflourish.core.finding;
+    exports wildflourish.core.fit;
     exports wildflourish.core.growth;
     exports wildflourish.core.instrument;
     exports wildflourish.core.memory;
@@ -18,6 +19,7 @@ module wildflourish.core {
     exports wildflourish.core.tune;
     exports wildflourish.core.writing;
 
+    opens wildflourish.core.fit to com.fasterxml.jackson.databind;
     opens wildflourish.core.growth to com.fasterxml.jackson.databind;
     opens wildflourish.core.instrument to com.fasterxml.jackson.databind;
     opens wildflourish.core.ornament to com.fasterxml.jackson.databind;

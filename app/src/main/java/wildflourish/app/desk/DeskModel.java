@@ -24,12 +24,14 @@ import wildflourish.app.listening.ListeningModel;
 import wildflourish.app.listening.Player;
 import wildflourish.app.paint.Look;
 import wildflourish.app.shelf.ShelfModel;
+import wildflourish.app.trellis.Openings;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.work.Background;
 import wildflourish.app.work.Keeper;
 import wildflourish.app.work.Production;
 import wildflourish.app.work.Trouble;
 import wildflourish.core.finding.Sentence;
+import wildflourish.core.instrument.Instruments;
 
 /**
  * The window's model: the open tune, the sound, the screens and which of them is shown, what is said and what is under way. It
@@ -100,11 +102,13 @@ public final class DeskModel {
         this.opening = new Opening(keeper, background, trellis, listening, this::show, this::say);
         opening.whenRestored(this::takeIn);
         this.shelfWork = new ShelfWork(this, keeper, background);
+        shelf.order().addListener((o, before, now) -> weighAgain(now == ShelfModel.Order.HARDNESS));
         trellis.onHear(listening::toggleOrnament);
         trellis.state().addListener((o, before, now) -> {
             if (before == null || before.arrangement().tune() != now.arrangement().tune()) {
                 shelfWork.follow(now.tune(), now.arrangement().tune().head());
             }
+            weighAgain(before != null && !before.arrangement().instrument().equals(now.arrangement().instrument()));
         });
         WindowCommands window = new WindowCommands(this);
         Site site = new Site() {
@@ -177,6 +181,14 @@ public final class DeskModel {
     /** How the library is. */
     public Watch watch() {
         return watch;
+    }
+
+    /** Where the shelf stands by how hard its tunes are, they are weighed on the instrument of who plays. */
+    private void weighAgain(boolean needed) {
+        if (needed && shelf.order().get() == ShelfModel.Order.HARDNESS) {
+            boolean played = trellis.isOpen() && trellis.arrangement().instrument().hasHands();
+            shelfWork.weigh(played ? trellis.arrangement().instrument() : Instruments.known(Openings.FIRST_INSTRUMENT));
+        }
     }
 
     /** The screens, in the order of the work. */

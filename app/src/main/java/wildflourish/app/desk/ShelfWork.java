@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,8 +17,11 @@ import wildflourish.app.work.Keeper;
 import wildflourish.app.work.SafeWrite;
 import wildflourish.app.work.TuneIndex;
 import wildflourish.core.finding.Finding;
+import wildflourish.core.fit.Hardness;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.search.Profile;
+import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Head;
 import wildflourish.core.tune.TuneType;
 import wildflourish.formats.abc.AbcWriter;
@@ -123,6 +127,27 @@ final class ShelfWork {
     void index() {
         background.latest("index", INDEXING, job -> keeper.ask(l -> TuneIndex.of(l, keeper::keepNotes, job::stopped)), desk.shelf()::setIndex, () -> { });
         background.latest("copies", INDEXING, job -> keeper.ask(l -> l.backups().all()), desk.shelf()::setCopies, () -> { });
+    }
+
+    /** Works out how hard the tunes on the shelf are on an instrument, behind, the latest asked for first. */
+    void weigh(Instrument instrument) {
+        background.latest("hardness", new Background.Words("weighing the tunes", "not every tune could be weighed; the shelf is as it was"), job -> {
+            Map<Long, Hardness> found = new HashMap<>();
+            List<TuneEntry> tunes = keeper.ask(l -> l.tunes().all().read());
+            for (TuneEntry tune : tunes) {
+                if (job.stopped()) {
+                    break;
+                }
+                job.tell("weighing the tunes: %d of %d".formatted(found.size(), tunes.size()));
+                try {
+                    BookTune read = Documents.read(keeper.ask(l -> l.tunes().current(tune.id())).document());
+                    found.put(tune.id(), Hardness.of(Arrangement.bare(read.tune(), instrument).version(0)));
+                } catch (LibraryFault | IllegalStateException e) {
+                    LOG.log(System.Logger.Level.WARNING, "a tune of the library could not be read", e);
+                }
+            }
+            return found;
+        }, found -> desk.shelf().setHardness(instrument.name(), found), () -> { });
     }
 
     /** Sets the words on a tune. */

@@ -8,12 +8,14 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisState;
 import wildflourish.app.work.Background;
+import wildflourish.core.fit.Hardness;
 import wildflourish.core.reading.Passage;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Reading;
 import wildflourish.core.reading.Remembered;
 import wildflourish.core.reading.Traps;
 import wildflourish.core.setting.PhraseMarks;
+import wildflourish.core.setting.Version;
 
 /** The reading of the open tune, and what the teacher settles about its phrases. Edits go through the trellis and are kept there. */
 public final class ReadingModel {
@@ -74,7 +76,7 @@ public final class ReadingModel {
         Reading reading = Reading.of(now.arrangement());
         int at = reading.at(now.note()).map(reading.passages()::indexOf).orElse(0);
         return new ReadingState(now.arrangement().tune().title(), reading, now.situation(), Traps.worthTelling(reading, now.situation()),
-                at, reading.phrases().stream().map(p -> others.where(reading, p)).toList()).selecting(at);
+                now.arrangement().instrument().hasHands() ? Optional.of(Hardness.of(Version.of(now.arrangement(), 0))) : Optional.empty(), at, reading.phrases().stream().map(p -> others.where(reading, p)).toList()).selecting(at);
     }
 
     /** Takes a phrase in hand. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
+import wildflourish.core.fit.Hardness;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.planning.Trap;
 import wildflourish.core.reading.Passage;
@@ -15,10 +16,11 @@ import wildflourish.core.reading.Reading;
  * What the reading screen shows.
  *
  * @param selected index of the phrase in hand
+ * @param hardness how hard the bare tune is on the instrument; empty where nobody plays it
  * @param known for each phrase where else in the library it is played, if anywhere
  */
 public record ReadingState(
-        String title, Reading reading, Situation situation, List<Trap> traps, int selected, List<Optional<String>> known) {
+        String title, Reading reading, Situation situation, List<Trap> traps, Optional<Hardness> hardness, int selected, List<Optional<String>> known) {
 
     public ReadingState {
         traps = List.copyOf(traps);
@@ -27,7 +29,7 @@ public record ReadingState(
 
     /** With another phrase in hand, as far as there is one. */
     ReadingState selecting(int passage) {
-        return new ReadingState(title, reading, situation, traps, Math.clamp(passage, 0, Math.max(0, reading.passages().size() - 1)), known);
+        return new ReadingState(title, reading, situation, traps, hardness, Math.clamp(passage, 0, Math.max(0, reading.passages().size() - 1)), known);
     }
 
     /** The phrase in hand; empty for a tune without notes. */

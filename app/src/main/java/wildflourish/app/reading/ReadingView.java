@@ -176,7 +176,9 @@ public final class ReadingView extends BorderPane {
         tonality.setText("%s, %s%s%s.%s".formatted(mode, reading.tonality().scaleInWords(), outside, once,
                 reading.tonality().remark().map(r -> "\n" + Sentence.full(r)).orElse("")));
         String range = reading.lowest().map(l -> "from %s up to %s".formatted(l, reading.highest().orElseThrow())).orElse("");
-        beginning.setText("%s; %s.".formatted(Sentence.full(range).replaceAll("\\.$", ""), reading.beginning()));
+        String hard = now.hardness().map(h -> "\n%s on the %s: %s".formatted(Sentence.capital(h.words()), now.situation().instrument().name(),
+                Sentence.full(String.join("; ", h.why())))).orElse("");
+        beginning.setText("%s; %s.%s".formatted(Sentence.full(range).replaceAll("\\.$", ""), reading.beginning(), hard));
     }
 
     private static String once(Reading reading) {

@@ -23,6 +23,7 @@ import javafx.collections.ObservableList;
 import wildflourish.app.work.TuneIndex;
 import wildflourish.app.work.TuneSearch;
 import wildflourish.core.finding.Finding;
+import wildflourish.core.fit.Hardness;
 import wildflourish.library.Backups;
 import wildflourish.library.TuneEntry;
 
@@ -32,6 +33,9 @@ public final class ShelfModel {
     private final ObservableList<TuneEntry> all = FXCollections.observableArrayList();
     private final ObservableList<TuneEntry> shown = FXCollections.observableArrayList();
     private final ObjectProperty<Order> order = new SimpleObjectProperty<>(Order.AS_THEY_CAME);
+    private Map<Long, Hardness> hardness = Map.of();
+    private String weighedOn = "";
+    private Runnable changed = () -> { };
     private List<Backups.Holding> copies = List.of();
     private final Set<Long> byNotes = new HashSet<>();
     private Map<Long, TuneIndex.Found> index = Map.of();
@@ -48,6 +52,34 @@ public final class ShelfModel {
         all.addListener((ListChangeListener<TuneEntry>) c -> find());
     }
 
+    /** How hard a tune is on the instrument of who plays; empty until it has been asked for and worked out. */
+    public Optional<Hardness> hardness(TuneEntry tune) {
+        return Optional.ofNullable(hardness.get(tune.id()));
+    }
+
+    /** How hard a tune is, for reading: {@code hard on the fiddle}; empty as {@link #hardness}. */
+    public Optional<String> hardnessInWords(TuneEntry tune) {
+        return hardness(tune).map(h -> h.words() + " on the " + weighedOn);
+    }
+
+    /**
+     * Takes in how hard tunes are.
+     *
+     * @param on the instrument's name
+     * @param found by the tunes' ids
+     */
+    public void setHardness(String on, Map<Long, Hardness> found) {
+        weighedOn = on;
+        hardness = Map.copyOf(found);
+        find();
+        changed.run();
+    }
+
+    /** Does something when what is told of tunes has changed. */
+    void onChanged(Runnable then) {
+        changed = then;
+    }
+
     /** In which order tunes stand. */
     public enum Order {
         AS_THEY_CAME("as they came", (a, b) -> 0),
@@ -55,6 +87,8 @@ public final class ShelfModel {
         TYPE("by type", Comparator.comparing(TuneEntry::type, Order::byWords).thenComparing(TuneEntry::title, Order::byWords)),
         /** Of the notes, the narrowest first: {@link ShelfModel} knows it. */
         RANGE("by range of notes", (a, b) -> 0),
+        /** On the instrument of who plays, the easiest first: {@link ShelfModel} knows it. */
+        HARDNESS("easiest first", (a, b) -> 0),
         KEY("by key", Comparator.comparing(TuneEntry::key, Order::byWords).thenComparing(TuneEntry::title, Order::byWords));
 
         private final String words;
@@ -83,7 +117,11 @@ public final class ShelfModel {
     private void find() {
         List<TuneEntry> ordered = new ArrayList<>(all);
         if (order.get() != Order.AS_THEY_CAME) {
-            ordered.sort(order.get() == Order.RANGE ? Comparator.comparingInt(this::range) : order.get().comparator);
+            ordered.sort(switch (order.get()) {
+                case RANGE -> Comparator.comparingInt(this::range);
+                case HARDNESS -> Comparator.comparingDouble(t -> hardness(t).map(Hardness::timesUsual).orElse(Double.MAX_VALUE));
+                default -> order.get().comparator;
+            });
         }
         List<TuneSearch.Answer> answers = TuneSearch.of(search.get(), ordered, index);
         byNotes.clear();

@@ -13,6 +13,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -22,6 +23,7 @@ import wildflourish.app.controls.Labels;
 import wildflourish.app.controls.Question;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandButton;
+import wildflourish.core.finding.Sentence;
 import wildflourish.library.TuneEntry;
 
 /** The shelf as a list: search above, what was found wrong below. */
@@ -61,6 +63,7 @@ public final class ShelfView extends VBox {
         list.setId("tunes");
         list.setAccessibleText("the tunes on the shelf");
         list.setCellFactory(l -> new TuneCell(model, incipits));
+        model.onChanged(list::refresh);
         placeholder(model, demo);
         model.known().addListener((o, a, b) -> placeholder(model, demo));
         model.tunes().addListener((ListChangeListener<TuneEntry>) c -> {
@@ -186,13 +189,15 @@ public final class ShelfView extends VBox {
             super.updateItem(tune, empty);
             if (empty || tune == null) {
                 setGraphic(null);
+                setTooltip(null);
                 setAccessibleText(null);
             } else {
                 title.setText(tune.title());
                 List<String> tags = model.tags(tune);
                 about.setText(tune.type() + "  ·  " + tune.key() + "  ·  " + tune.meter() + (tags.isEmpty() ? "" : "  ·  " + String.join(", ", tags))
-                        + (model.isByNotes(tune) ? "  ·  has these notes" : ""));
-                setAccessibleText(tune.title() + ", " + tune.type() + " in " + tune.key());
+                        + model.hardnessInWords(tune).map(h -> "  ·  " + h).orElse("") + (model.isByNotes(tune) ? "  ·  has these notes" : ""));
+                setAccessibleText(tune.title() + ", " + tune.type() + " in " + tune.key() + model.hardnessInWords(tune).map(h -> ", " + h).orElse(""));
+                setTooltip(model.hardness(tune).map(h -> new Tooltip(Sentence.full(h.inWords()))).orElse(null));
                 setGraphic(box);
                 incipits.draw(tune, incipit, () -> tune.equals(getItem()));
             }

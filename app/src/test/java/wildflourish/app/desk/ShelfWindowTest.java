@@ -106,6 +106,21 @@ class ShelfWindowTest extends WindowTest {
     }
 
     @Test
+    void tunesStandByHowHardTheyAreOnTheInstrumentOfWhoPlays() {
+        open(true);
+        push(KeyCode.CONTROL, KeyCode.DIGIT1);
+        interact(() -> model.shelf().order().set(ShelfModel.Order.HARDNESS));
+        until(() -> model.shelf().tunes().stream().allMatch(t -> model.shelf().hardness(t).isPresent()));
+        List<Double> times = model.shelf().shown().stream().map(t -> model.shelf().hardness(t).orElseThrow().timesUsual()).toList();
+        assertThat(times).isSorted();
+        assertThat(times.getLast()).isGreaterThan(1.5 * times.getFirst());
+        TuneEntry first = model.shelf().shown().getFirst();
+        assertThat(model.shelf().hardnessInWords(first).orElseThrow()).endsWith(" on the D whistle");
+        interact(() -> model.trellis().player().setInstrument("fiddle"));
+        until(() -> model.shelf().hardnessInWords(first).orElse("").endsWith(" on the fiddle"));
+    }
+
+    @Test
     void theWholeLibraryGoesBackToACopyOfIt() {
         open(true);
         push(KeyCode.CONTROL, KeyCode.DIGIT1);

@@ -21,6 +21,7 @@ public final class FingeringPlan {
     private final Optional<Workings> workings;
     private final Dearer dearer;
     private final int cost;
+    private final int odd;
     /** Worked out once a note, when first asked for. */
     private final AtomicReferenceArray<List<Alternative>> alternatives;
     private final AtomicReferenceArray<List<Place>> elsewhere;
@@ -37,6 +38,7 @@ public final class FingeringPlan {
         this.alternatives = new AtomicReferenceArray<>(this.places.size());
         this.elsewhere = new AtomicReferenceArray<>(this.places.size());
         this.workings = Optional.ofNullable(workings);
+        this.odd = odd;
         this.cost = workings == null ? 0 : workings.cost(workings.best()) + odd;
     }
 
@@ -64,6 +66,11 @@ public final class FingeringPlan {
     /** What the whole plan costs the hands, in the units of the planner's data. */
     public int cost() {
         return cost;
+    }
+
+    /** What the plan spends, the dearest first: together its {@link #cost}. Nothing on no instrument. */
+    public List<Spent> spent() {
+        return workings.map(w -> w.spent(odd)).orElse(List.of());
     }
 
     /** The fingering of a note, where it has one. */

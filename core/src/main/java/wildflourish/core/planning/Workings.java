@@ -186,6 +186,45 @@ final class Workings {
         }
     }
 
+    /**
+     * What the cheapest plan spends, the dearest first; its costs add up to {@link #cost} of it.
+     *
+     * @param odd what notes cost beside that are fingered otherwise than the others of their pitch
+     */
+    List<Spent> spent(int odd) {
+        List<Place> path = best();
+        int[] count = new int[Term.values().length];
+        List<List<Integer>> where = new ArrayList<>();
+        for (int t = 0; t < count.length; t++) {
+            where.add(new ArrayList<>());
+        }
+        for (int s = 0; s < path.size(); s++) {
+            int note = notes.get(s);
+            Tally tally = (term, times) -> {
+                count[term.ordinal()] += times;
+                if (times > 0) {
+                    where.get(term.ordinal()).add(note);
+                }
+            };
+            own(s, path.get(s), tally);
+            if (s > 0) {
+                hands.between(hands.looksBack() && s > 1 ? path.get(s - 2) : null, path.get(s - 1), path.get(s), tally);
+            }
+        }
+        if (odd > 0) {
+            count[Term.ODD_FINGERING.ordinal()] += odd / weights.of(Term.ODD_FINGERING);
+        }
+        List<Spent> spent = new ArrayList<>();
+        for (Term term : Term.values()) {
+            int times = count[term.ordinal()];
+            if (times > 0 && weights.of(term) > 0) {
+                spent.add(new Spent(term.id(), times, times * weights.of(term), weights.inWords(term, times), where.get(term.ordinal())));
+            }
+        }
+        spent.sort(java.util.Comparator.comparingInt(Spent::cost).reversed());
+        return spent;
+    }
+
     private int stage(int note) {
         return java.util.Collections.binarySearch(notes, note);
     }
