@@ -23,6 +23,7 @@ import wildflourish.app.work.Folders;
             PlanCommand.class,
             CheckCommand.class,
             TranslateCommand.class,
+            FitCommand.class,
             ChartCommand.class,
             HandoutCommand.class,
             ConvertCommand.class,

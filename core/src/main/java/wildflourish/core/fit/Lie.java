@@ -102,6 +102,11 @@ public record Lie(Instrument instrument, int notes, List<Term> terms, int cost, 
         return notes == 0 ? 0 : (double) cost / notes;
     }
 
+    /** What it costs, measured by what hands of its kind spend in a second on a usual tune, so that kinds of hands can be put together; no unit. */
+    public double effort() {
+        return instrument.family().weights().map(SCALE.usual()::get).map(u -> cost / u).orElse(0.0);
+    }
+
     /**
      * How many times as hard as a usual tune of its kind of hands it is at a tempo: what is spent in a second against what a usual tune spends.
      *

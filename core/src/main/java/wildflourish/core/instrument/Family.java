@@ -74,6 +74,11 @@ public record Family(
     /** A rule that the charts of a family keep besides those of all charts. */
     enum ChartRule { SCALE_FROM_BELOW, FEW_FINGERS_UP, THUMB_STAYS_OPEN }
 
+    /** Whether its holes, opened from below, are the scale that its players think in, whatever key it is made in. */
+    boolean opensIntoItsScale() {
+        return chartRule.equals(Optional.of(ChartRule.SCALE_FROM_BELOW));
+    }
+
     /** A family as its file has it; what is not there is not so. */
     record Row(
             String id, String hands, Integer holes, Boolean thumb, Boolean pinches, Boolean overblows, Boolean frets, Boolean twoWay,

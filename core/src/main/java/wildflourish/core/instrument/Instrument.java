@@ -57,6 +57,14 @@ public record Instrument(
                 .orElseGet(() -> School.usual(name));
     }
 
+    /**
+     * Semitones by which its notes sound above those that its player's fingers think of: on six-hole instruments in other keys than D fingers think
+     * in D, behind a capo they think of the open strings (common practice). The octave does not count.
+     */
+    public int shapesBelow() {
+        return capo + (family.opensIntoItsScale() ? chart().map(WindChart::moved).orElse(0) : 0);
+    }
+
     /** Whether a capo can be put on it. */
     public boolean takesCapo() {
         return layout instanceof Neck neck && neck.takesCapo();

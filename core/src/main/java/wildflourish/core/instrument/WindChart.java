@@ -73,6 +73,16 @@ public final class WindChart implements Layout {
     private final Map<Finger, Optional<Pitch>> closed = new ConcurrentHashMap<>();
     private final Map<Pitch, Optional<Pitch>> below = new ConcurrentHashMap<>();
 
+    /** Semitones by which it is moved from the pitches that the file was written in: −2 for the six-hole chart of a C whistle. */
+    int moved() {
+        return move.semitones();
+    }
+
+    /** Whether two charts are the same fingerings, perhaps for other lowest notes. */
+    public boolean isAlike(WindChart other) {
+        return file.equals(other.file) && ways.values().stream().toList().equals(other.ways.values().stream().toList());
+    }
+
     /** A finger over a hole while a note sounds. */
     private record Finger(int hole, Pitch pitch, Fingering way) {}
 

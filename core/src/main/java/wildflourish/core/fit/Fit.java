@@ -1,0 +1,146 @@
+package wildflourish.core.fit;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.School;
+import wildflourish.core.planning.Choices;
+import wildflourish.core.planning.FingeringPlan;
+import wildflourish.core.planning.Planner;
+import wildflourish.core.tune.Interval;
+import wildflourish.core.tune.Key;
+import wildflourish.core.tune.Timeline;
+import wildflourish.core.tune.Tune;
+
+/**
+ * A tune in every key on some instruments. Each cell is the exact plan of the tune as it would be played there: nothing is estimated.
+ *
+ * @param singers who sings it
+ * @param cells for each instrument, in the order given, the keys from five semitones down to six up
+ */
+public record Fit(Tune tune, List<Singer> singers, List<Cell> cells) {
+
+    /** The lowest key looked at, in semitones from the tune's own. */
+    public static final int LOWEST = -5;
+    /** The highest. */
+    public static final int HIGHEST = 6;
+    private static final int OCTAVE = 12;
+    private static final int NAMED = 3;
+
+    /**
+     * A tune in a key on an instrument.
+     *
+     * @param offset semitones from the tune's own key, from {@link #LOWEST} to {@link #HIGHEST}
+     * @param sounding the key that is heard
+     * @param fingered the key that the player's fingers think in
+     * @param shift semitones that the notes are moved by: the offset, in the octave that lies best
+     */
+    public record Cell(Instrument instrument, int offset, Key sounding, Key fingered, int shift, Lie lie) {
+
+        /** Whether every note is there. */
+        public boolean isWhole() {
+            return lie.missing().isEmpty();
+        }
+
+        /** As players say it: {@code E minor fingering on the B flat whistle}. */
+        public String inWords() {
+            if (instrument.capo() > 0) {
+                return "%s shapes on the %s, capo %d".formatted(fingered.spoken(), instrument.name(), instrument.capo());
+            }
+            return fingered.equals(sounding) ? "%s on the %s".formatted(sounding.spoken(), instrument.name())
+                    : "%s fingering on the %s".formatted(fingered.spoken(), instrument.name());
+        }
+
+        /** What it costs, the dearest first: {@code 12 register crossings, 4 forked fingerings}. */
+        public String why() {
+            return lie.terms().isEmpty() ? "it costs nothing" : String.join(", ", lie.terms().stream().limit(NAMED).map(Lie.Term::inWords).toList());
+        }
+    }
+
+    public Fit {
+        singers = List.copyOf(singers);
+        cells = List.copyOf(cells);
+    }
+
+    /** The tune in all keys on these instruments; several are worked out at once. */
+    public static Fit of(Tune tune, List<Instrument> instruments, School school) {
+        return of(tune, instruments, List.of(), school);
+    }
+
+    /** As {@link #of(Tune, List, School)}, with some who sing. */
+    public static Fit of(Tune tune, List<Instrument> instruments, List<Singer> singers, School school) {
+        return new Fit(tune, singers, instruments.parallelStream().map(i -> column(tune, i, school)).toList().stream().flatMap(List::stream).toList());
+    }
+
+    /** The tune in all keys on one instrument. */
+    public static List<Cell> column(Tune tune, Instrument instrument, School school) {
+        return IntStream.rangeClosed(LOWEST, HIGHEST).mapToObj(o -> cell(tune, instrument, school, o)).toList();
+    }
+
+    /** The tune in one key on an instrument, in the octave in which fewest notes are missing, then the hands have least to do, then it is moved least. */
+    public static Cell cell(Tune tune, Instrument instrument, School school, int offset) {
+        Interval interval = Moved.interval(tune.head().key(), offset);
+        List<Integer> octaves = new ArrayList<>();
+        int least = Integer.MAX_VALUE;
+        for (int octave : List.of(0, 1, -1)) {
+            int missing = missing(tune, instrument, offset + octave * OCTAVE);
+            if (missing < least) {
+                octaves.clear();
+                least = missing;
+            }
+            if (missing == least) {
+                octaves.add(octave);
+            }
+        }
+        Key sounding = Moved.by(tune.head().key(), interval);
+        int shapes = instrument.shapesBelow();
+        Key fingered = shapes % OCTAVE == 0 ? sounding : Moved.by(sounding, Moved.interval(sounding, -shapes));
+        return octaves.stream().map(octave -> {
+            Timeline moved = Timeline.of(Moved.by(tune, new Interval(interval.steps() + 7 * octave, interval.semitones() + OCTAVE * octave)));
+            FingeringPlan plan = Planner.plan(moved, instrument, school, Choices.NONE);
+            return new Cell(instrument, offset, sounding, fingered, offset + OCTAVE * octave, Lie.of(moved, plan));
+        }).min(Comparator.comparingInt((Cell c) -> c.lie().cost()).thenComparingInt(c -> Math.abs(c.shift()))).orElseThrow();
+    }
+
+    /** How many notes the instrument would not have. */
+    private static int missing(Tune tune, Instrument instrument, int semitones) {
+        return (int) Timeline.of(tune).notes().stream().filter(n -> n.pitch().midi() + semitones < 0
+                || !instrument.has(wildflourish.core.tune.Pitch.ofMidi(n.pitch().midi() + semitones))).count();
+    }
+
+    /** The cell of a key on an instrument; empty where it was not asked for. */
+    public Optional<Cell> at(Instrument instrument, int offset) {
+        return cells.stream().filter(c -> c.instrument().equals(instrument) && c.offset() == offset).findFirst();
+    }
+
+    /** The instruments, in the order given. */
+    public List<Instrument> instruments() {
+        return cells.stream().map(Cell::instrument).distinct().toList();
+    }
+
+    /** The keys in which a tune lies best on an instrument: whole ones first, then the cheapest, then the nearest. */
+    public List<Cell> best(Instrument instrument) {
+        return cells.stream().filter(c -> c.instrument().equals(instrument))
+                .sorted(Comparator.comparingInt((Cell c) -> c.lie().missing().size()).thenComparingInt(c -> c.lie().cost()).thenComparingInt(c -> Math.abs(c.offset()))).limit(NAMED).toList();
+    }
+
+    /** Every key for all of them together, from the lowest up. */
+    public List<ClassKey> classKeys() {
+        return IntStream.rangeClosed(LOWEST, HIGHEST).mapToObj(o -> new ClassKey(cells.stream().filter(c -> c.offset() == o).toList(),
+                singers.stream().map(s -> s.sing(tune, o)).toList())).toList();
+    }
+
+    /** The key that leaves fewest players without a note, then fewest notes out, then is easiest, then nearest. */
+    public ClassKey nobodyBehind() {
+        return classKeys().stream().min(Comparator.comparingInt(ClassKey::behind).thenComparingInt(ClassKey::missing).thenComparingDouble(ClassKey::effort)
+                .thenComparingInt(k -> Math.abs(k.offset()))).orElseThrow();
+    }
+
+    /** The key that is easiest on the whole, notes that are not there counted as dear as they are. */
+    public ClassKey easiest() {
+        return classKeys().stream().min(Comparator.comparingDouble(ClassKey::effort).thenComparingInt(k -> Math.abs(k.offset()))).orElseThrow();
+    }
+}
