@@ -9,6 +9,8 @@ import wildflourish.app.across.AcrossModel;
 import wildflourish.app.across.AcrossScreen;
 import wildflourish.app.chart.ChartModel;
 import wildflourish.app.chart.ChartScreen;
+import wildflourish.app.fit.FitModel;
+import wildflourish.app.fit.FitScreen;
 import wildflourish.app.frame.Screen;
 import wildflourish.app.listening.TakeHome;
 import wildflourish.app.practice.PracticeModel;
@@ -52,7 +54,7 @@ final class Screens {
     /** All of them, made from what there is. */
     static List<Screen> of(Tools tools) {
         Screens make = new Screens(tools);
-        return List.of(make.shelf(), make.writing(), make.reading(), make.trellis(), make.across(), make.rounds(), make.practice(), make.sheet(), make.chart());
+        return List.of(make.shelf(), make.writing(), make.reading(), make.trellis(), make.across(), make.fit(), make.rounds(), make.practice(), make.sheet(), make.chart());
     }
 
     private Screen shelf() {
@@ -127,6 +129,10 @@ final class Screens {
 
     private Screen across() {
         return new AcrossScreen(new AcrossModel(t.trellis(), t.background(), t.site()::say), t.trellis(), t.listening(), t.site());
+    }
+
+    private Screen fit() {
+        return new FitScreen(new FitModel(t.trellis(), t.background(), t.site()::say), t.trellis(), t.listening(), t.site());
     }
 
     private Screen rounds() {

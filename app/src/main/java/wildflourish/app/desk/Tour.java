@@ -16,6 +16,8 @@ import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import wildflourish.app.across.AcrossModel;
 import wildflourish.app.across.AcrossScreen;
+import wildflourish.app.fit.FitModel;
+import wildflourish.app.fit.FitScreen;
 import wildflourish.app.paint.Palette;
 import wildflourish.app.practice.HandsChoice;
 import wildflourish.app.practice.PracticeModel;
@@ -108,6 +110,17 @@ final class Tour {
             model.screen(RoundsScreen.class).follow(model.shelf().tunes().get(3).id());
             model.hear();
         }, () -> rounds().sounding().get().isPresent() && !rounds().state().get().set().isEmpty()));
+        stops.add(new Stop("", () -> {
+            look(Palette.LIGHT);
+            model.show("fit");
+        }, () -> fit().state().get() != null && fit().state().get().whole()));
+        stops.add(new Stop("fit", () -> {
+            fit().togglePlaying();
+            fit().select(wildflourish.core.instrument.Instruments.known("whistle-bb"), 0);
+            fit().togglePlaying();
+            fit().select(wildflourish.core.instrument.Instruments.known("fiddle"), 3);
+            fit().togglePlaying();
+        }, () -> fit().state().get().carried().isPresent()));
         stops.add(new Stop("across", () -> {
             look(Palette.LIGHT);
             model.show("across");
@@ -196,6 +209,10 @@ final class Tour {
 
     private RoundsModel rounds() {
         return model.screen(RoundsScreen.class).model();
+    }
+
+    private FitModel fit() {
+        return model.screen(FitScreen.class).model();
     }
 
     private AcrossModel across() {

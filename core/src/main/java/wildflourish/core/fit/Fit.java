@@ -2,10 +2,14 @@ package wildflourish.core.fit;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
 import wildflourish.core.planning.Choices;
 import wildflourish.core.planning.FingeringPlan;
@@ -29,6 +33,9 @@ public record Fit(Tune tune, List<Singer> singers, List<Cell> cells) {
     public static final int HIGHEST = 6;
     private static final int OCTAVE = 12;
     private static final int NAMED = 3;
+    private static final int WAYS = 5;
+    /** Higher than this nobody puts a capo (from memory). */
+    private static final int HIGHEST_CAPO = 7;
 
     /**
      * A tune in a key on an instrument.
@@ -109,6 +116,21 @@ public record Fit(Tune tune, List<Singer> singers, List<Cell> cells) {
     private static int missing(Tune tune, Instrument instrument, int semitones) {
         return (int) Timeline.of(tune).notes().stream().filter(n -> n.pitch().midi() + semitones < 0
                 || !instrument.has(wildflourish.core.tune.Pitch.ofMidi(n.pitch().midi() + semitones))).count();
+    }
+
+    /**
+     * How a key is played easily: on an instrument whose fingers think in another key, or behind a capo. The easiest of each kind of hands, then the next.
+     *
+     * @param offset semitones from the tune's own key
+     */
+    public static List<Cell> ways(Tune tune, int offset, School school) {
+        List<Instrument> candidates = Instruments.all().stream().filter(Instrument::hasHands).flatMap(i -> i.takesCapo()
+                ? IntStream.rangeClosed(0, HIGHEST_CAPO).mapToObj(i::withCapo) : i.changesShapes() ? Stream.of(i) : Stream.empty()).toList();
+        List<Cell> all = candidates.parallelStream().map(i -> cell(tune, i, school, offset)).toList();
+        Map<String, Cell> best = new LinkedHashMap<>();
+        all.stream().sorted(Comparator.comparingInt((Cell c) -> c.lie().missing().size()).thenComparingDouble(c -> c.lie().effort())).forEach(c ->
+                best.putIfAbsent((c.instrument().takesCapo() ? c.instrument().id() : "open holes ") + (c.instrument().takesCapo() ? "" : c.fingered().spoken()), c));
+        return best.values().stream().limit(WAYS).toList();
     }
 
     /** The cell of a key on an instrument; empty where it was not asked for. */

@@ -3,6 +3,7 @@ package wildflourish.core.fit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.SortedMap;
 import java.util.SortedSet;
 import java.util.TreeMap;
@@ -14,6 +15,7 @@ import wildflourish.core.instrument.Instrument;
 import wildflourish.core.planning.FingeringPlan;
 import wildflourish.core.planning.Spent;
 import wildflourish.core.tune.BarNames;
+import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
@@ -21,7 +23,8 @@ import wildflourish.core.tune.Timeline;
 /**
  * How a tune lies on an instrument: what the cheapest plan of its bare notes spends, and the notes that are not there. Each figure is the plan's own, none is guessed.
  *
- * @param terms what is spent, the dearest first; notes that are not there are the term {@code missing}
+ * @param terms what the plan spends, the dearest first; before them notes that are not there as the term {@code missing}, behind them a key that such hands are
+ *     seldom in as {@code far-key}
  * @param cost the sum of the terms, in the units of the planner's data
  * @param missing indices of the notes that the instrument has not
  * @param worst printed number of the bar that costs most for its length; 0 where nothing costs
@@ -29,6 +32,7 @@ import wildflourish.core.tune.Timeline;
 public record Lie(Instrument instrument, int notes, List<Term> terms, int cost, List<Integer> missing, int worst) {
 
     private static final String MISSING = "missing";
+    private static final String FAR_KEY = "far-key";
     private static final Scale SCALE = scale();
 
     /**
@@ -52,9 +56,24 @@ public record Lie(Instrument instrument, int notes, List<Term> terms, int cost, 
      *
      * @param missing what a note that is not there costs
      * @param usual what hands of each kind spend in a second on a usual tune, by the name of their weights
+     * @param farKeys what keys cost that hands of a kind are seldom in, by the name of their weights
      * @param levels from the easiest, each up to so many times the usual
      */
-    record Scale(String provenance, int missing, Map<String, Double> usual, List<Level> levels) {}
+    record Scale(String provenance, int missing, Map<String, Double> usual, Map<String, FarKeys> farKeys, List<Level> levels) {}
+
+    /**
+     * The keys that hands are at home in, and what it costs to be farther.
+     *
+     * @param flattest flats (negative) or sharps of the flattest signature that they are at home in
+     * @param sharpest those of the sharpest
+     * @param perNote what each sign beyond costs on each note
+     */
+    record FarKeys(int flattest, int sharpest, double perNote) {
+
+        int signs(int fifths) {
+            return Math.max(0, Math.max(flattest - fifths, fifths - sharpest));
+        }
+    }
 
     /** How hard, up to so many times the usual. */
     record Level(String words, double upTo) {}
@@ -86,9 +105,23 @@ public record Lie(Instrument instrument, int notes, List<Term> terms, int cost, 
                     missing.size() == 1 ? "a note that is not on it" : missing.size() + " notes that are not on it", bars(tune, missing)));
             missing.forEach(n -> byBar.merge(tune.note(n).bar(), (double) SCALE.missing(), Double::sum));
         }
+        farKey(tune, plan.instrument()).ifPresent(terms::add);
         int worst = byBar.entrySet().stream().max(Map.Entry.<Integer, Double>comparingByValue().thenComparing(Map.Entry.comparingByKey(java.util.Comparator.reverseOrder())))
                 .map(e -> tune.tune().bars().get(e.getKey()).number()).orElse(0);
         return new Lie(plan.instrument(), tune.size(), terms, terms.stream().mapToInt(Term::cost).sum(), missing, worst);
+    }
+
+    /** What it costs that the fingers are in a key that such hands are seldom in. */
+    private static Optional<Term> farKey(Timeline tune, Instrument instrument) {
+        FarKeys keys = instrument.family().weights().map(SCALE.farKeys()::get).orElse(null);
+        Key sounding = tune.tune().head().key();
+        if (keys == null || sounding.open()) {
+            return Optional.empty();
+        }
+        Key fingered = Moved.by(sounding, Moved.interval(sounding, -instrument.shapesBelow()));
+        int signs = keys.signs(fingered.fifths());
+        return signs == 0 ? Optional.empty() : Optional.of(new Term(FAR_KEY, signs, (int) Math.round(signs * tune.size() * keys.perNote()),
+                "a key %s beyond those that these hands are at home in".formatted(signs == 1 ? "one sign" : signs + " signs"), new TreeSet<>()));
     }
 
     private static SortedSet<Integer> bars(Timeline tune, List<Integer> notes) {

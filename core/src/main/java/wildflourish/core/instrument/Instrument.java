@@ -65,6 +65,11 @@ public record Instrument(
         return capo + (family.opensIntoItsScale() ? chart().map(WindChart::moved).orElse(0) : 0);
     }
 
+    /** Whether it is made in several keys, its players thinking in one. */
+    public boolean changesShapes() {
+        return family.opensIntoItsScale();
+    }
+
     /** Whether a capo can be put on it. */
     public boolean takesCapo() {
         return layout instanceof Neck neck && neck.takesCapo();

@@ -2,6 +2,7 @@ package wildflourish.core.writing;
 
 import java.util.List;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Interval;
 import wildflourish.core.tune.Tune;
 
 /**
@@ -34,6 +35,22 @@ public record Amendment(Arrangement arrangement, List<Left> left, List<String> b
 
     /** An arrangement for a tune that was put right. */
     public static Amendment of(Arrangement before, Tune tune) {
-        return new Carrying(before, tune).carried();
+        return new Carrying(before, tune, Interval.NONE, NoteMap::between).carried();
+    }
+
+    /**
+     * An arrangement for the same tune in another key, note for note. What cannot be done there waits, and is there again when the tune is moved back.
+     *
+     * @param moved has the notes of the tune before, each in its place
+     * @param by the interval that they are moved by; variations are moved by it too
+     * @throws IllegalArgumentException when it has another number of notes
+     */
+    public static Amendment moved(Arrangement before, Tune moved, Interval by) {
+        return new Carrying(before, moved, by, (old, now) -> {
+            if (old.size() != now.size()) {
+                throw new IllegalArgumentException("a tune that is moved keeps its notes");
+            }
+            return NoteMap.inPlace(old.size());
+        }).carried();
     }
 }

@@ -10,6 +10,7 @@ import java.util.SortedMap;
 import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.BiFunction;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.ornament.Gestures;
@@ -26,6 +27,7 @@ import wildflourish.core.setting.Variation;
 import wildflourish.core.setting.Version;
 import wildflourish.core.setting.Wishes;
 import wildflourish.core.tune.Element;
+import wildflourish.core.tune.Interval;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
@@ -40,17 +42,19 @@ final class Carrying {
     private final Tune tune;
     private final Timeline old;
     private final Timeline now;
+    private final Interval by;
     private final NoteMap map;
     private final List<Amendment.Left> left = new ArrayList<>();
     private final List<String> back = new ArrayList<>();
     private final List<Waiting> waiting = new ArrayList<>();
 
-    Carrying(Arrangement before, Tune tune) {
+    Carrying(Arrangement before, Tune tune, Interval by, BiFunction<Timeline, Timeline, NoteMap> pairing) {
         this.before = before;
         this.tune = tune;
         this.old = before.version(0).tune();
         this.now = Timeline.of(tune);
-        this.map = NoteMap.between(old, now);
+        this.by = by;
+        this.map = pairing.apply(old, now);
     }
 
     Amendment carried() {
@@ -128,12 +132,16 @@ final class Carrying {
                 return Optional.empty();
             }
         }
-        Variation there = new Variation(from.get(), from.get() + variation.to() - variation.from(), variation.kind(), variation.notes());
+        Variation there = new Variation(from.get(), from.get() + variation.to() - variation.from(), variation.kind(), variation.notes().stream().map(this::moved).toList());
         return there.fits(now) ? Optional.of(there) : Optional.empty();
     }
 
-    private static boolean same(Note a, Note b) {
-        return a.pitch().equals(b.pitch()) && a.length().equals(b.length());
+    private Element moved(Element element) {
+        return element instanceof Note note && !by.equals(Interval.NONE) ? note.withPitches(note.pitches().stream().map(p -> p.plus(by)).toList()) : element;
+    }
+
+    private boolean same(Note a, Note b) {
+        return a.pitch().plus(by).equals(b.pitch()) && a.length().equals(b.length());
     }
 
     /** Without the ornaments that the hands could make before and cannot make now, on any rung. */

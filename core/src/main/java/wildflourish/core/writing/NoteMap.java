@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Timeline;
@@ -28,6 +29,11 @@ public record NoteMap(List<Integer> now) {
 
     public NoteMap {
         now = List.copyOf(now);
+    }
+
+    /** Each note is the note in its place, as when a tune is moved to another key. */
+    static NoteMap inPlace(int notes) {
+        return new NoteMap(IntStream.range(0, notes).boxed().toList());
     }
 
     /** The pairing of two tunes. */

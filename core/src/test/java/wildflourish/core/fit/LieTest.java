@@ -42,7 +42,7 @@ class LieTest {
             FingeringPlan plan = Planner.plan(tune, instrument);
             Lie lie = Lie.of(tune, plan);
             assertThat(lie.terms().stream().mapToInt(Lie.Term::cost).sum()).isEqualTo(lie.cost());
-            assertThat(lie.terms().stream().filter(t -> !t.term().equals("missing")).mapToInt(Lie.Term::cost).sum()).as(id + " " + seed).isEqualTo(plan.cost());
+            assertThat(lie.terms().stream().filter(t -> !t.term().equals("missing") && !t.term().equals("far-key")).mapToInt(Lie.Term::cost).sum()).as(id + " " + seed).isEqualTo(plan.cost());
             assertThat(lie.missing()).isEqualTo(plan.missing());
             assertThat(lie.terms()).allSatisfy(t -> assertThat(t.count()).isPositive());
         }
@@ -69,6 +69,15 @@ class LieTest {
     private static int cost(Tune tune, String id, int semitones) {
         Timeline moved = Timeline.of(Moved.by(tune, semitones));
         return Lie.of(moved, Planner.plan(moved, Instruments.known(id))).cost();
+    }
+
+    /** Common practice: strings are at home from C to A; beyond, every sign is felt. */
+    @ParameterizedTest
+    @CsvSource({"fiddle, 0, 0", "fiddle, -4, 2", "fiddle, 1, 3", "fiddle, 2, 1", "mandolin, 3, 1", "whistle-d, 1, 0"})
+    void aKeyThatHandsAreSeldomInIsTold(String id, int semitones, int signs) {
+        Timeline moved = Timeline.of(Moved.by(Tunes.of(Meter.COMMON, Tunes.d(), TUNE), semitones));
+        Lie lie = Lie.of(moved, Planner.plan(moved, Instruments.known(id)));
+        assertThat(lie.terms().stream().filter(t -> t.term().equals("far-key")).mapToInt(Lie.Term::count).sum()).isEqualTo(signs);
     }
 
     @Test

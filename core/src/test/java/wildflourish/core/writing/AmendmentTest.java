@@ -20,6 +20,7 @@ import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Variation;
 import wildflourish.core.setting.Wishes;
+import wildflourish.core.tune.Interval;
 import wildflourish.core.tune.Meter;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
@@ -133,6 +134,24 @@ class AmendmentTest {
         assertThat(right.arrangement().choices()).isEqualTo(before.choices());
         assertThat(right.back()).containsExactly("place D4 chosen for A in bar 1");
         assertThat(right.arrangement().unread()).isEmpty();
+    }
+
+    /** A tune moved to another key takes its ladder along; what cannot be done there is back when it is moved back: nothing at all is lost. */
+    @ParameterizedTest
+    @ValueSource(strings = {"whistle-d", "fiddle", "anglo-cg", "pipes-bellows-d", "tenor-banjo"})
+    void movedToAnotherKeyAndBackItIsTheSame(String instrument) {
+        Tune tune = tune(TUNE);
+        Arrangement bare = Arrangement.bare(tune, Instruments.known(instrument));
+        Arrangement before = bare.with(new Grower(bare.situation(), bare.tempo(), bare.speeds(), Taste.of(bare.situation())).grow().ladder());
+        Setting full = before.ladder().setting(before.ladder().size() - 1);
+        assertThat(full.byNote()).isNotEmpty();
+        for (int semitones = -5; semitones <= 6; semitones++) {
+            Interval interval = wildflourish.core.fit.Moved.interval(tune.head().key(), semitones);
+            Amendment there = Amendment.moved(before, wildflourish.core.fit.Moved.by(tune, interval), interval);
+            assertThat(there.left()).allSatisfy(l -> assertThat(l.why()).isNotEmpty());
+            Amendment back = Amendment.moved(there.arrangement(), tune, interval.reversed());
+            assertThat(back.arrangement()).as("%d semitones", semitones).isEqualTo(before);
+        }
     }
 
     @Test

@@ -1,0 +1,176 @@
+package wildflourish.app.fit;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.work.Background;
+import wildflourish.core.fit.Carried;
+import wildflourish.core.fit.Fit;
+import wildflourish.core.fit.Moved;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Instruments;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Interval;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.writing.Amendment;
+
+/** The open tune in every key on every instrument. The instrument of who plays is worked out first; all of it in the background. */
+public final class FitModel {
+
+    private static final Background.Words NOT_WEIGHED = Background.Words.silent("not every key could be weighed; the tune is as it was");
+    private static final int OCTAVE = 12;
+    private static final int LETTERS = 7;
+
+    private final TrellisModel trellis;
+    private final Background background;
+    private final Consumer<String> say;
+    private final ReadOnlyObjectWrapper<FitState> state = new ReadOnlyObjectWrapper<>();
+    private Set<String> playing = Set.of();
+    private boolean shown;
+
+    /** A model over the trellis. */
+    public FitModel(TrellisModel trellis, Background background, Consumer<String> say) {
+        this.trellis = trellis;
+        this.background = background;
+        this.say = say;
+        trellis.state().addListener((o, before, now) -> {
+            if (shown) {
+                refresh();
+            }
+        });
+    }
+
+    /** What is shown; null before the first tune. */
+    public ReadOnlyObjectProperty<FitState> state() {
+        return state.getReadOnlyProperty();
+    }
+
+    /** Follows the open tune, or rests. */
+    public void setShown(boolean now) {
+        shown = now;
+        if (now) {
+            refresh();
+        }
+    }
+
+    /** The instruments that can be asked about. */
+    private static List<Instrument> all() {
+        return Instruments.all().stream().filter(Instrument::hasHands).toList();
+    }
+
+    private void refresh() {
+        if (!trellis.isOpen()) {
+            return;
+        }
+        Arrangement arrangement = trellis.arrangement();
+        FitState before = state.get();
+        if (before != null && before.arrangement().equals(arrangement)) {
+            return;
+        }
+        boolean sameTune = before != null && before.arrangement().tune().equals(arrangement.tune()) && before.arrangement().school().equals(arrangement.school());
+        Instrument first = arrangement.instrument().hasHands() ? arrangement.instrument() : all().getFirst();
+        if (playing.isEmpty()) {
+            playing = Set.of(first.id());
+        }
+        Fit known = sameTune ? before.fit() : new Fit(arrangement.tune(), List.of(), List.of());
+        state.set(new FitState(arrangement, known, sameTune && before.whole(), playing, sameTune ? before.instrument() : first, sameTune ? before.offset() : 0, Optional.empty(), List.of()));
+        if (sameTune && before.whole()) {
+            look();
+            return;
+        }
+        background.latest(this, NOT_WEIGHED, job -> {
+            List<Fit.Cell> column = Fit.column(arrangement.tune(), first, arrangement.school());
+            background.onInterface(() -> take(arrangement, new Fit(arrangement.tune(), List.of(), column), false));
+            return Fit.of(arrangement.tune(), all(), arrangement.school());
+        }, fit -> {
+            take(arrangement, fit, true);
+            look();
+        }, () -> { });
+    }
+
+    private void take(Arrangement arrangement, Fit fit, boolean whole) {
+        if (state.get().arrangement().equals(arrangement) && !state.get().whole()) {
+            state.set(state.get().with(fit, whole));
+        }
+    }
+
+    /** Takes a cell in hand. */
+    public void select(Instrument instrument, int offset) {
+        FitState now = state.get();
+        if (now != null && (!now.instrument().equals(instrument) || now.offset() != offset) && offset >= Fit.LOWEST && offset <= Fit.HIGHEST) {
+            state.set(now.selecting(instrument, offset));
+            look();
+        }
+    }
+
+    /** Looks into the cell in hand: its ornaments, and how its key is played easily. */
+    private void look() {
+        FitState now = state.get();
+        Optional<Fit.Cell> cell = now.cell();
+        if (cell.isEmpty()) {
+            return;
+        }
+        record Looked(Carried carried, List<Fit.Cell> ways) {}
+        Arrangement arrangement = now.arrangement();
+        background.latest("fit-cell", NOT_WEIGHED, job -> new Looked(Carried.of(arrangement, arrangement.ladder().size() - 1, cell.get()),
+                Fit.ways(arrangement.tune(), now.offset(), arrangement.school())), looked -> {
+            FitState then = state.get();
+            if (then.arrangement().equals(arrangement) && then.cell().equals(cell)) {
+                state.set(then.knowing(looked.carried(), looked.ways()));
+            }
+        }, () -> { });
+    }
+
+    /** The instrument in hand plays with the others, or no more. */
+    public void togglePlaying() {
+        FitState now = state.get();
+        if (now != null) {
+            Set<String> who = new HashSet<>(now.playing());
+            if (!who.remove(now.instrument().id())) {
+                who.add(now.instrument().id());
+            }
+            playing = Set.copyOf(who);
+            state.set(now.with(playing));
+        }
+    }
+
+    /** The tune as it would be played in the cell in hand, bare. */
+    public Optional<Arrangement> heard() {
+        return Optional.ofNullable(state.get()).flatMap(s -> s.cell().map(c -> Arrangement.bare(moved(s, c), c.instrument()).with(s.arrangement().tempo())));
+    }
+
+    private static Interval interval(FitState now, Fit.Cell cell) {
+        Interval interval = Moved.interval(now.arrangement().tune().head().key(), cell.offset());
+        int octaves = (cell.shift() - cell.offset()) / OCTAVE;
+        return new Interval(interval.steps() + LETTERS * octaves, cell.shift());
+    }
+
+    private static Tune moved(FitState now, Fit.Cell cell) {
+        return Moved.by(now.arrangement().tune(), interval(now, cell));
+    }
+
+    /** Moves the tune to the key in hand with its whole ladder; what cannot be done there waits. Whether anything was moved. */
+    public boolean move() {
+        FitState now = state.get();
+        Optional<Fit.Cell> cell = now == null ? Optional.empty() : now.cell();
+        if (cell.isEmpty() || !trellis.isOpen() || !trellis.arrangement().equals(now.arrangement())) {
+            say.accept("open a tune and choose a key first");
+            return false;
+        }
+        if (cell.get().shift() == 0) {
+            say.accept("the tune is in %s already".formatted(cell.get().sounding().spoken()));
+            return false;
+        }
+        Amendment amendment = Amendment.moved(now.arrangement(), moved(now, cell.get()), interval(now, cell.get()));
+        trellis.settle("moved to " + cell.get().sounding().spoken(), amendment.arrangement());
+        say.accept("moved to %s%s; Ctrl+Z takes it back".formatted(cell.get().sounding().spoken(), amendment.left().isEmpty() ? ""
+                : "; %d ornament%s wait%s until the note can have %s again".formatted(amendment.left().size(), amendment.left().size() == 1 ? "" : "s",
+                        amendment.left().size() == 1 ? "s" : "", amendment.left().size() == 1 ? "it" : "them")));
+        return true;
+    }
+}
