@@ -118,7 +118,7 @@ public final class FitModel {
         record Looked(Carried carried, List<Fit.Cell> ways) {}
         Arrangement arrangement = now.arrangement();
         background.latest("fit-cell", NOT_WEIGHED, job -> new Looked(Carried.of(arrangement, arrangement.ladder().size() - 1, cell.get()),
-                Fit.ways(arrangement.tune(), now.offset(), arrangement.school())), looked -> {
+                now.ways().isEmpty() ? Fit.ways(arrangement.tune(), now.offset(), arrangement.school()) : now.ways()), looked -> {
             FitState then = state.get();
             if (then.arrangement().equals(arrangement) && then.cell().equals(cell)) {
                 state.set(then.knowing(looked.carried(), looked.ways()));

@@ -15,12 +15,14 @@ import wildflourish.core.tune.Head;
 import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Meter;
 import wildflourish.core.tune.Mode;
+import wildflourish.core.tune.Ratio;
+import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.TuneType;
 import wildflourish.core.writing.Heading;
 import wildflourish.core.writing.KeyFinder;
 
-/** What is said of the tune before its notes: title, type, key and metre. */
+/** What is said of the tune before its notes: title, type, key, metre and tempo. */
 final class HeadRow extends FlowPane {
 
     private static final List<Meter> METERS = List.of(Meter.of(4, 4), Meter.CUT, Meter.COMMON, Meter.of(6, 8), Meter.of(9, 8), Meter.of(12, 8), Meter.of(2, 4), Meter.of(3, 4), Meter.of(3, 8));
@@ -29,6 +31,7 @@ final class HeadRow extends FlowPane {
     private final WritingModel model;
     private final Filling filling = new Filling();
     private final TextField title = new TextField();
+    private final TextField tempo = new TextField();
     private final ComboBox<TuneType> type = new ComboBox<>();
     private final ComboBox<Key> key = new ComboBox<>();
     private final ComboBox<Meter> meter = new ComboBox<>();
@@ -48,6 +51,16 @@ final class HeadRow extends FlowPane {
                 titled();
             }
         });
+        tempo.setId("writing-tempo");
+        tempo.setAccessibleText("tempo, as 1/2=88, or the count alone");
+        tempo.setPrefColumnCount(5);
+        tempo.setMinWidth(0);
+        tempo.setOnAction(e -> timed());
+        tempo.focusedProperty().addListener((o, before, now) -> {
+            if (!now) {
+                timed();
+            }
+        });
         type.getItems().setAll(TuneType.all());
         type.setConverter(Choosing.by(TuneType::id));
         key.setConverter(Choosing.by(Key::spoken));
@@ -56,7 +69,8 @@ final class HeadRow extends FlowPane {
         chosen(key, k -> tune -> Heading.in(tune, k));
         chosen(meter, m -> tune -> Heading.in(tune, m));
         getChildren().addAll(new javafx.scene.layout.VBox(1, Labels.quiet("title", title), title), Boxes.labelled("writing-type", "type", type),
-                Boxes.labelled("writing-key", "key", key), Boxes.labelled("writing-meter", "metre", meter));
+                Boxes.labelled("writing-key", "key", key), Boxes.labelled("writing-meter", "metre", meter),
+                new javafx.scene.layout.VBox(1, Labels.quiet("tempo", tempo), tempo));
     }
 
     private static Optional<Meter> usualMeter(TuneType type) {
@@ -76,6 +90,26 @@ final class HeadRow extends FlowPane {
                 : p.over(Heading.titled(p.tune(), title.getText()))));
     }
 
+    /** Takes the tempo that was typed: a beat and its count, the count alone in the beat of its kind of tune, or nothing for that kind's own. */
+    private void timed() {
+        filling.chosen(() -> model.stroke(p -> {
+            Head head = p.tune().head();
+            String typed = tempo.getText().strip();
+            try {
+                Optional<Tempo> asked = typed.isEmpty() ? Optional.empty()
+                        : Optional.of(typed.matches("\\d{1,3}") ? new Tempo(TuneType.tempoOf(head).beat(), Ratio.of(Integer.parseInt(typed), 1)) : Tempo.parse(typed));
+                if (asked.filter(t -> !t.isPlayable()).isPresent()) {
+                    throw new IllegalArgumentException("no one plays at " + typed);
+                }
+                return asked.equals(head.tempo()) ? p : p.over(Heading.at(p.tune(), asked));
+            } catch (IllegalArgumentException | ArithmeticException e) {
+                model.tell("'%s' is no tempo: write 1/2=88, or the count alone".formatted(typed));
+                tempo.setText(head.tempo().map(Tempo::toString).orElse(""));
+                return p;
+            }
+        }));
+    }
+
     void show(Optional<Tune> tune) {
         setDisable(tune.isEmpty());
         tune.map(Tune::head).ifPresent(head -> filling.fill(() -> fill(head)));
@@ -86,6 +120,10 @@ final class HeadRow extends FlowPane {
         if (!title.isFocused() || !title.getText().strip().equals(said)) {
             title.setText(said);
         }
+        if (!tempo.isFocused()) {
+            tempo.setText(head.tempo().map(Tempo::toString).orElse(""));
+        }
+        tempo.setPromptText(TuneType.of(head).customary().toString());
         type.setValue(TuneType.of(head));
         offer(meter, METERS, head.meter());
         offer(key, keys(), head.key());

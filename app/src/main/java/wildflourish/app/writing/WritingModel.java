@@ -288,6 +288,11 @@ public final class WritingModel {
         return guessed;
     }
 
+    /** Says something about what was typed. */
+    void tell(String words) {
+        say.accept(words);
+    }
+
     /** Takes the latest stroke back; false where there is none. */
     public boolean unstroke() {
         return back(strokes, undone);

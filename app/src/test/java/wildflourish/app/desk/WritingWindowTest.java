@@ -163,6 +163,24 @@ class WritingWindowTest extends WindowTest {
     }
 
     @Test
+    void theTempoIsPutRightInTheHead() {
+        open(true);
+        enter();
+        until(() -> writing().pen().get().isPresent());
+        TextField tempo = lookup("#writing-tempo").query();
+        interact(() -> {
+            tempo.requestFocus();
+            tempo.setText("76");
+        });
+        push(KeyCode.ENTER);
+        until(() -> text().getText().contains("\nQ:1/2=76\n"));
+        interact(() -> tempo.setText("quick"));
+        push(KeyCode.ENTER);
+        until(() -> model.message().get().contains("is no tempo"));
+        assertThat(text().getText()).contains("\nQ:1/2=76\n");
+    }
+
+    @Test
     void aWrongNoteIsPutRightAndTheLadderStays() {
         open(true);
         Setting full = model.trellis().arrangement().ladder().setting(4);

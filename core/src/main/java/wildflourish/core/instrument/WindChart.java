@@ -78,11 +78,6 @@ public final class WindChart implements Layout {
         return move.semitones();
     }
 
-    /** Whether two charts are the same fingerings, perhaps for other lowest notes. */
-    public boolean isAlike(WindChart other) {
-        return file.equals(other.file) && ways.values().stream().toList().equals(other.ways.values().stream().toList());
-    }
-
     /** A finger over a hole while a note sounds. */
     private record Finger(int hole, Pitch pitch, Fingering way) {}
 

@@ -11,6 +11,8 @@ import wildflourish.core.tune.Ratio;
 public final class MeterFinder {
 
     private static final Ratio QUAVER = Ratio.of(1, 8);
+    /** So many notes tell the meter. */
+    private static final int MOST_NOTES = 600;
     /** Moments are compared in this part of a whole note. */
     private static final int FINE = 48;
     private static final Weights WEIGHTS = DataFile.read("writing/meter.json", Weights.class);
@@ -42,9 +44,10 @@ public final class MeterFinder {
     /**
      * The likeliest meter.
      *
-     * @param notes in order, the first from 0
+     * @param all in order, the first from 0
      */
-    public static Meter find(List<Played> notes) {
+    public static Meter find(List<Played> all) {
+        List<Played> notes = all.subList(0, Math.min(MOST_NOTES, all.size()));
         Meter best = WEIGHTS.meters().getFirst().asMeter();
         double most = Double.NEGATIVE_INFINITY;
         for (Candidate candidate : notes.size() < WEIGHTS.fewestNotes() ? List.<Candidate>of() : WEIGHTS.meters()) {
