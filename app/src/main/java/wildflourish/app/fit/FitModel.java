@@ -23,8 +23,6 @@ import wildflourish.core.writing.Amendment;
 public final class FitModel {
 
     private static final Background.Words NOT_WEIGHED = Background.Words.silent("not every key could be weighed; the tune is as it was");
-    private static final int OCTAVE = 12;
-    private static final int LETTERS = 7;
 
     private final TrellisModel trellis;
     private final Background background;
@@ -141,17 +139,7 @@ public final class FitModel {
 
     /** The tune as it would be played in the cell in hand, bare. */
     public Optional<Arrangement> heard() {
-        return Optional.ofNullable(state.get()).flatMap(s -> s.cell().map(c -> Arrangement.bare(moved(s, c), c.instrument()).with(s.arrangement().tempo())));
-    }
-
-    private static Interval interval(FitState now, Fit.Cell cell) {
-        Interval interval = Moved.interval(now.arrangement().tune().head().key(), cell.offset());
-        int octaves = (cell.shift() - cell.offset()) / OCTAVE;
-        return new Interval(interval.steps() + LETTERS * octaves, cell.shift());
-    }
-
-    private static Tune moved(FitState now, Fit.Cell cell) {
-        return Moved.by(now.arrangement().tune(), interval(now, cell));
+        return Optional.ofNullable(state.get()).flatMap(s -> s.cell().map(c -> Arrangement.bare(Moved.by(s.arrangement().tune(), c.shift()), c.instrument()).with(s.arrangement().tempo())));
     }
 
     /** Moves the tune to the key in hand with its whole ladder; what cannot be done there waits. Whether anything was moved. */
@@ -166,7 +154,9 @@ public final class FitModel {
             say.accept("the tune is in %s already".formatted(cell.get().sounding().spoken()));
             return false;
         }
-        Amendment amendment = Amendment.moved(now.arrangement(), moved(now, cell.get()), interval(now, cell.get()));
+        Tune tune = now.arrangement().tune();
+        Interval interval = Moved.interval(tune.head().key(), cell.get().shift());
+        Amendment amendment = Amendment.moved(now.arrangement(), Moved.by(tune, interval), interval);
         trellis.settle("moved to " + cell.get().sounding().spoken(), amendment.arrangement());
         say.accept("moved to %s%s; Ctrl+Z takes it back".formatted(cell.get().sounding().spoken(), amendment.left().isEmpty() ? ""
                 : "; %d ornament%s wait%s until the note can have %s again".formatted(amendment.left().size(), amendment.left().size() == 1 ? "" : "s",

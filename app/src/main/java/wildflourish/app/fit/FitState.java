@@ -23,6 +23,9 @@ import wildflourish.core.setting.Arrangement;
  */
 public record FitState(Arrangement arrangement, Fit fit, boolean whole, Set<String> playing, Instrument instrument, int offset, Optional<Carried> carried, List<Fit.Cell> ways) {
 
+    private static final double NEARLY_BEST = 1.12;
+    private static final double FAIR = 1.35;
+
     public FitState {
         playing = Set.copyOf(playing);
         ways = List.copyOf(ways);
@@ -51,6 +54,14 @@ public record FitState(Arrangement arrangement, Fit fit, boolean whole, Set<Stri
     /** How a cell compares with the best of its instrument: 1 for the best; empty where notes are missing, or none is whole. */
     public Optional<Double> against(Fit.Cell cell) {
         return fit.best(cell.instrument()).stream().findFirst().filter(b -> b.isWhole() && cell.isWhole()).map(b -> (cell.lie().cost() + 1.0) / (b.lie().cost() + 1.0));
+    }
+
+    /** How well a cell lies beside the best of its instrument. */
+    public enum Standing { BEST, FAIR, DEAR, OUT }
+
+    /** How well a cell lies: {@link Standing#OUT} where notes are missing. */
+    public Standing standing(Fit.Cell cell) {
+        return against(cell).map(t -> t <= NEARLY_BEST ? Standing.BEST : t <= FAIR ? Standing.FAIR : Standing.DEAR).orElse(cell.isWhole() ? Standing.BEST : Standing.OUT);
     }
 
     FitState selecting(Instrument row, int key) {

@@ -33,8 +33,6 @@ import wildflourish.core.tune.Key;
 /** The keys by the instruments as a table; beside it what the one in hand costs, and below it the key for all who play. */
 public final class FitView extends BorderPane {
 
-    private static final double DEAR = 1.35;
-    private static final double FAIR = 1.12;
     private static final int NAMES = 2;
     /** Widths of the columns, in pixels at the usual size of words. */
     private static final double PLAYS = 34;
@@ -143,6 +141,10 @@ public final class FitView extends BorderPane {
         return key.tonic() + (key.tonicAlter() < 0 ? "♭" : key.tonicAlter() > 0 ? "♯" : "");
     }
 
+    private static String figure(FitState now, Fit.Cell cell) {
+        return cell.isWhole() ? now.against(cell).filter(t -> t > 1).map(t -> String.format(Locale.ROOT, "%.1f", t)).orElse("best") : cell.lie().missing().size() + " out";
+    }
+
     private static Label quiet(String words) {
         Label label = Labels.wrapped(words);
         label.getStyleClass().add("quiet");
@@ -216,17 +218,8 @@ public final class FitView extends BorderPane {
             }
             setAlignment(Pos.CENTER);
             Optional<Fit.Cell> cell = now.fit().at(instrument, offset);
-            Optional<Double> against = cell.flatMap(now::against);
-            if (cell.isEmpty()) {
-                setText("…");
-            } else if (against.isEmpty()) {
-                setText(cell.get().isWhole() ? "best" : cell.get().lie().missing().size() + " out");
-                getStyleClass().add(cell.get().isWhole() ? "fit-best" : "fit-out");
-            } else {
-                double times = against.get();
-                setText(times <= 1 ? "best" : String.format(Locale.ROOT, "%.1f", times));
-                getStyleClass().add(times <= FAIR ? "fit-best" : times <= DEAR ? "fit-fair" : "fit-dear");
-            }
+            setText(cell.map(c -> figure(now, c)).orElse("…"));
+            cell.ifPresent(c -> getStyleClass().add("fit-" + now.standing(c).name().toLowerCase(Locale.ROOT)));
             setAccessibleText(cell.map(c -> c.inWords() + ": " + getText()).orElse(getText()));
         }
     }

@@ -8,7 +8,6 @@ import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Version;
-import wildflourish.core.tune.Interval;
 
 /**
  * What becomes of a version's ornaments in another key or on another instrument.
@@ -17,9 +16,6 @@ import wildflourish.core.tune.Interval;
  * @param lost how many cannot
  */
 public record Carried(int kept, int lost) {
-
-    private static final int OCTAVE = 12;
-    private static final int LETTERS = 7;
 
     /**
      * The ornaments of a rung in a cell of the same tune.
@@ -39,10 +35,7 @@ public record Carried(int kept, int lost) {
 
     /** An arrangement in the key of a cell, every ornament on its note; places chosen by hand belong to the other key and are left out. */
     static Arrangement moved(Arrangement from, Fit.Cell cell) {
-        Interval interval = Moved.interval(from.tune().head().key(), cell.offset());
-        int octaves = (cell.shift() - cell.offset()) / OCTAVE;
-        return new Arrangement(Moved.by(from.tune(), new Interval(interval.steps() + LETTERS * octaves, interval.semitones() + OCTAVE * octaves)),
-                from.instrument(), from.tempo(), from.speeds(), from.school(), from.ladder());
+        return new Arrangement(Moved.by(from.tune(), cell.shift()), from.instrument(), from.tempo(), from.speeds(), from.school(), from.ladder());
     }
 
     private static Carried here(Version version) {

@@ -14,7 +14,6 @@ import wildflourish.core.instrument.School;
 import wildflourish.core.planning.Choices;
 import wildflourish.core.planning.FingeringPlan;
 import wildflourish.core.planning.Planner;
-import wildflourish.core.tune.Interval;
 import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
@@ -34,8 +33,6 @@ public record Fit(Tune tune, List<Singer> singers, List<Cell> cells) {
     private static final int OCTAVE = 12;
     private static final int NAMED = 3;
     private static final int WAYS = 5;
-    /** Higher than this nobody puts a capo (from memory). */
-    private static final int HIGHEST_CAPO = 7;
 
     /**
      * A tune in a key on an instrument.
@@ -89,7 +86,6 @@ public record Fit(Tune tune, List<Singer> singers, List<Cell> cells) {
 
     /** The tune in one key on an instrument, in the octave in which fewest notes are missing, then the hands have least to do, then it is moved least. */
     public static Cell cell(Tune tune, Instrument instrument, School school, int offset) {
-        Interval interval = Moved.interval(tune.head().key(), offset);
         List<Integer> octaves = new ArrayList<>();
         int least = Integer.MAX_VALUE;
         for (int octave : List.of(0, 1, -1)) {
@@ -102,11 +98,11 @@ public record Fit(Tune tune, List<Singer> singers, List<Cell> cells) {
                 octaves.add(octave);
             }
         }
-        Key sounding = Moved.by(tune.head().key(), interval);
+        Key sounding = Moved.by(tune.head().key(), Moved.interval(tune.head().key(), offset));
         int shapes = instrument.shapesBelow();
         Key fingered = shapes % OCTAVE == 0 ? sounding : Moved.by(sounding, Moved.interval(sounding, -shapes));
         return octaves.stream().map(octave -> {
-            Timeline moved = Timeline.of(Moved.by(tune, new Interval(interval.steps() + 7 * octave, interval.semitones() + OCTAVE * octave)));
+            Timeline moved = Timeline.of(Moved.by(tune, offset + OCTAVE * octave));
             FingeringPlan plan = Planner.plan(moved, instrument, school, Choices.NONE);
             return new Cell(instrument, offset, sounding, fingered, offset + OCTAVE * octave, Lie.of(moved, plan));
         }).min(Comparator.comparingInt((Cell c) -> c.lie().cost()).thenComparingInt(c -> Math.abs(c.shift()))).orElseThrow();
@@ -125,7 +121,7 @@ public record Fit(Tune tune, List<Singer> singers, List<Cell> cells) {
      */
     public static List<Cell> ways(Tune tune, int offset, School school) {
         List<Instrument> candidates = Instruments.all().stream().filter(Instrument::hasHands).flatMap(i -> i.takesCapo()
-                ? IntStream.rangeClosed(0, HIGHEST_CAPO).mapToObj(i::withCapo) : i.changesShapes() ? Stream.of(i) : Stream.empty()).toList();
+                ? IntStream.rangeClosed(0, Lie.highestCapo()).mapToObj(i::withCapo) : i.changesShapes() ? Stream.of(i) : Stream.empty()).toList();
         List<Cell> all = candidates.parallelStream().map(i -> cell(tune, i, school, offset)).toList();
         Map<String, Cell> best = new LinkedHashMap<>();
         all.stream().sorted(Comparator.comparingInt((Cell c) -> c.lie().missing().size()).thenComparingDouble(c -> c.lie().effort())).forEach(c ->

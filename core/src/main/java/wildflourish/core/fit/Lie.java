@@ -57,9 +57,10 @@ public record Lie(Instrument instrument, int notes, List<Term> terms, int cost, 
      * @param missing what a note that is not there costs
      * @param usual what hands of each kind spend in a second on a usual tune, by the name of their weights
      * @param farKeys what keys cost that hands of a kind are seldom in, by the name of their weights
+     * @param highestCapo higher than this nobody puts a capo
      * @param levels from the easiest, each up to so many times the usual
      */
-    record Scale(String provenance, int missing, Map<String, Double> usual, Map<String, FarKeys> farKeys, List<Level> levels) {}
+    record Scale(String provenance, int missing, Map<String, Double> usual, Map<String, FarKeys> farKeys, int highestCapo, List<Level> levels) {}
 
     /**
      * The keys that hands are at home in, and what it costs to be farther.
@@ -149,6 +150,11 @@ public record Lie(Instrument instrument, int notes, List<Term> terms, int cost, 
         double seconds = tempo.millis(length).toDouble() / 1000;
         Double usual = instrument.family().weights().map(SCALE.usual()::get).orElse(null);
         return usual == null || seconds <= 0 ? 0 : cost / seconds / usual;
+    }
+
+    /** The highest fret that anybody puts a capo at. */
+    static int highestCapo() {
+        return SCALE.highestCapo();
     }
 
     /** How hard it is, in a word: {@code easy}. */

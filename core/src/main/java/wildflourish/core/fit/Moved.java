@@ -42,7 +42,8 @@ public final class Moved {
         Pitch tonic = key.open() ? new Pitch(Step.C, 0, 4) : key.tonicPitch();
         int octaves = Math.floorDiv(semitones, SEMITONES);
         int within = Math.floorMod(semitones, SEMITONES);
-        int steps = IntStream.range(0, STEPS + 1).filter(s -> isSpelled(tonic, s, within)).boxed()
+        // An octave is the same key, however its tonic is spelled.
+        int steps = within == 0 ? 0 : IntStream.range(0, STEPS + 1).filter(s -> isSpelled(tonic, s, within)).boxed()
                 .min(Comparator.comparingInt((Integer s) -> Math.abs(fifths(key, tonic, s, within))).thenComparingInt(s -> fifths(key, tonic, s, within))).orElseThrow();
         return new Interval(steps + STEPS * octaves, semitones);
     }

@@ -21,7 +21,7 @@ class MovedTest {
     /** The names that players use for keys (common practice): the fewest signs, flats before sharps where there are as many. */
     @ParameterizedTest
     @CsvSource({"D, 0, MAJOR, 1, E flat major", "D, 0, MAJOR, -2, C major", "D, 0, MAJOR, 2, E major", "D, 0, MAJOR, 4, G flat major", "E, 0, MINOR, -4, C minor", "E, 0, MINOR, 3, G minor",
-        "A, 0, MINOR, -2, G minor", "A, 0, DORIAN, 1, B flat dorian", "G, 0, MAJOR, 5, C major", "E, 0, DORIAN, -1, E flat dorian", "D, 0, MAJOR, 12, D major", "D, 0, MAJOR, -13, D flat major"})
+        "A, 0, MINOR, -2, G minor", "A, 0, DORIAN, 1, B flat dorian", "G, 0, MAJOR, 5, C major", "E, 0, DORIAN, -1, E flat dorian", "D, 0, MAJOR, 12, D major", "F, 1, MAJOR, 12, F sharp major", "F, 1, MAJOR, -12, F sharp major", "D, 0, MAJOR, -13, D flat major"})
     void keysHaveTheirUsualNames(Step step, int alter, Mode mode, int semitones, String name) {
         Key key = Key.of(step, alter, mode);
         Interval interval = Moved.interval(key, semitones);
