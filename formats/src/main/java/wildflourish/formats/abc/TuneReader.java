@@ -173,7 +173,7 @@ final class TuneReader {
         if (skipping) {
             keep(line.text() + "\n");
         } else {
-            fields.add(line.remark(Math.max(1, builder().barsBegun())));
+            fields.add(line.remark(builder().barsBegun()));
         }
     }
 

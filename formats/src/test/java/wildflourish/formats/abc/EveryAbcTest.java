@@ -108,6 +108,13 @@ class EveryAbcTest {
     }
 
     @Test
+    void aDirectionBeforeTheFirstNoteStaysBeforeIt() {
+        Tune tune = tune("", "%%vskip 3\nD|D8|");
+        assertThat(tune.head().fields()).singleElement().satisfies(f -> assertThat(f.after()).isZero());
+        assertThat(music(tune)).isEqualTo("D|D8|");
+    }
+
+    @Test
     void textBetweenDirectionsIsKeptAndReadAgain() {
         Tune tune = tune("", "D8|\n%%begintext\nSlowly at first,\n\nthen |: as it comes.\n%%endtext\nd8|");
         assertThat(tune.head().fields()).extracting(f -> f.text()).isEqualTo(List.of("%text Slowly at first,", "%text", "%text then |: as it comes."));
