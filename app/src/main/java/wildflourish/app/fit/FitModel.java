@@ -12,6 +12,7 @@ import wildflourish.app.work.Background;
 import wildflourish.core.fit.Carried;
 import wildflourish.core.fit.Fit;
 import wildflourish.core.fit.Moved;
+import wildflourish.core.growth.Folds;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.setting.Arrangement;
@@ -137,9 +138,9 @@ public final class FitModel {
         }
     }
 
-    /** The tune as it would be played in the cell in hand, bare. */
+    /** The tune as it would be played in the cell in hand, bare; what is not there is put right. */
     public Optional<Arrangement> heard() {
-        return Optional.ofNullable(state.get()).flatMap(s -> s.cell().map(c -> Arrangement.bare(Moved.by(s.arrangement().tune(), c.shift()), c.instrument()).with(s.arrangement().tempo())));
+        return Optional.ofNullable(state.get()).flatMap(s -> s.cell().map(c -> Folds.anew(c.bare(s.arrangement()))));
     }
 
     /** Moves the tune to the key in hand with its whole ladder; what cannot be done there waits. Whether anything was moved. */

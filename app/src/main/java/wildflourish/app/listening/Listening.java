@@ -12,6 +12,7 @@ import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Variation;
 import wildflourish.core.tune.PlayedOut;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tempo;
@@ -66,14 +67,18 @@ record Listening(Itinerary itinerary, List<Integer> rungs) {
     private static Arrangement alone(Arrangement arrangement, Stand place) {
         Setting setting = arrangement.ladder().setting(place.rung());
         Setting only;
-        if (setting.variationAt(place.note()).isPresent()) {
+        if (setting.variationAt(place.note()).filter(v -> !v.isStandIn()).isPresent()) {
             only = new Setting(new TreeMap<>()).with(setting.variationAt(place.note()).get());
         } else {
             List<String> standing = setting.at(place.note());
             List<String> heard = place.ornament().filter(o -> !standing.contains(o)).map(List::of).orElse(standing);
             only = heard.isEmpty() ? Setting.BARE : new Setting(new TreeMap<>(Map.of(place.note(), heard)));
         }
-        return arrangement.with(new Ladder(List.of(BARE, new Rung("only this", only))));
+        Ladder ladder = new Ladder(List.of(BARE, new Rung("only this", only)));
+        for (Variation standIn : setting.standIns()) {
+            ladder = ladder.vary(0, standIn);
+        }
+        return arrangement.with(ladder);
     }
 
     private static PlayedOut.Span span(ListeningState state, Stand place, PlayedOut played) {

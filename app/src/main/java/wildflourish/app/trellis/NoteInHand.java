@@ -13,11 +13,17 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
+import wildflourish.app.controls.Labels;
 import wildflourish.app.controls.Shown;
 import wildflourish.app.paint.Look;
+import wildflourish.core.finding.Sentence;
 import wildflourish.core.growth.Candidate;
 import wildflourish.core.growth.Relief;
+import wildflourish.core.growth.VariationKind;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Ornament;
+import wildflourish.core.setting.Variation;
+import wildflourish.core.tune.Pitch;
 
 /** The note in hand: where it is, how it is fingered, what stands on it, and what it can take and how that is done. */
 public final class NoteInHand extends VBox {
@@ -25,6 +31,7 @@ public final class NoteInHand extends VBox {
     private final TrellisModel model;
     private final Label title = new Label();
     private final PlaceInHand place;
+    private final Label standIn = Labels.wrapped("");
     private final Button relief = new Button();
     private final Button instead = new Button();
     private final VariationRows variations;
@@ -46,6 +53,7 @@ public final class NoteInHand extends VBox {
         title.setId("note-title");
         title.getStyleClass().add("note-title");
         place = new PlaceInHand(model);
+        standIn.setId("note-stand-in");
         none.setId("note-none");
         none.getStyleClass().add("quiet");
         none.setWrapText(true);
@@ -70,7 +78,7 @@ public final class NoteInHand extends VBox {
         scroll.skinProperty().addListener((o, before, now) -> scroll.lookupAll(".viewport").forEach(v -> v.setCache(false)));
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(title, place, relief, instead, scroll);
+        getChildren().addAll(title, standIn, place, relief, instead, scroll);
         rows.heightProperty().addListener((o, before, now) -> scrollSoon());
         model.state().addListener((o, before, now) -> show(now));
         widthProperty().addListener((o, before, now) -> redraw());
@@ -89,6 +97,8 @@ public final class NoteInHand extends VBox {
 
     private void show(TrellisState now) {
         title.setText(TrellisModel.noteInWords(now));
+        standIn.setText(now.standIn().map(v -> standsIn(v, now)).orElse(""));
+        Shown.set(standIn, now.standIn().isPresent());
         place.show(now);
         Optional<Relief> advice = now.relief();
         relief.setText(advice.map(r -> ",  " + r.inWords()).orElse(""));
@@ -101,7 +111,8 @@ public final class NoteInHand extends VBox {
         List<Candidate> ranked = now.ranked();
         Optional<Candidate> looking = now.inSight();
         if (ranked.isEmpty() && now.variation().isEmpty()) {
-            none.setText(now.arrangement().instrument().hasHands() ? "This tune has no notes yet."
+            none.setText(now.missing().isPresent() ? Sentence.capital(now.missing().get()) + ". Choose what is played instead; Ctrl+Shift+J puts the whole tune right."
+                    : now.arrangement().instrument().hasHands() ? "This tune has no notes yet."
                     : "Nobody plays the tune as written: choose an instrument with Ctrl+I.");
             shown.add(none);
         }
@@ -122,6 +133,14 @@ public final class NoteInHand extends VBox {
         }
         lookedAt = looked;
         scrollSoon();
+    }
+
+    /** What is played in place of the note in hand, and why. */
+    private static String standsIn(Variation variation, TrellisState now) {
+        Pitch pitch = now.plain().note(now.note()).pitch();
+        String what = variation.kind().equals(Variation.OTHER) ? "as " + variation.inWords() : "an " + VariationKind.spoken(variation.kind());
+        Instrument instrument = now.arrangement().instrument();
+        return "Played %s: %s. Delete takes it back.".formatted(what, instrument.has(pitch) ? "it goes along with its figure" : instrument.whyMissing(pitch));
     }
 
     /** Opens or closes the list of places to be checked. */

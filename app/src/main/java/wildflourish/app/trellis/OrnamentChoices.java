@@ -47,6 +47,7 @@ public final class OrnamentChoices {
         TrellisState now = model.now();
         Optional<Candidate> candidate = now.ranked().stream().filter(c -> c.ornament().id().equals(id)).findFirst();
         if (candidate.isEmpty()) {
+            now.missing().ifPresent(why -> model.tell(why + "; Ctrl+J for what can be played instead, Ctrl+Shift+J for the whole tune"));
             now.variation().ifPresent(v -> model.tell("%s is varied here (%s): take that back with Delete before you decorate it"
                     .formatted(TrellisModel.where(now), VariationKind.spoken(v.kind()))));
             return;
@@ -86,7 +87,7 @@ public final class OrnamentChoices {
         }
         List<String> ids = now.setting().at(now.note());
         if (ids.isEmpty()) {
-            model.tell("nothing stands on " + TrellisModel.where(now));
+            now.standIn().ifPresentOrElse(v -> model.variations().takeBack(), () -> model.tell("nothing stands on " + TrellisModel.where(now)));
             return;
         }
         Ladder ladder = now.arrangement().ladder();
@@ -158,7 +159,7 @@ public final class OrnamentChoices {
             Setting setting = ladder.setting(now.rung());
             boolean displaces = ladder.setting(ladder.size() - 1).ornaments(note, now.hands().vocabulary()).stream()
                     .anyMatch(o -> o.givesWayTo(ornament.get()));
-            if (!displaces && setting.variationAt(note).isEmpty() && !setting.has(note, ornament.get().id()) && isClean(now, note, ornament.get(), setting)) {
+            if (!displaces && setting.variationAt(note).filter(v -> !v.isStandIn()).isEmpty() && !setting.has(note, ornament.get().id()) && isClean(now, note, ornament.get(), setting)) {
                 ladder = ladder.place(now.rung(), note, ornament.get(), now.hands().vocabulary());
                 times++;
             }

@@ -84,6 +84,7 @@ public final class TrellisScreen extends TuneScreen<TrellisView> {
         all.add(command("lock", "Lock the note: growing leaves it as it is", ORNAMENTS, model.ladder()::lock).keys("Ctrl+K"));
         all.add(command("what-instead", "What would come instead?", ORNAMENTS, model.ladder()::askInstead).key(Keys.sign("?")));
         all.add(command("take-instead", "Take what would come instead", ORNAMENTS, model.ladder()::takeInstead).key(Keys.sign("!")));
+        all.add(command("put-right", "Put right what the instrument has not got", ORNAMENTS, model.variations()::putRight).keys("Ctrl+Shift+J"));
         all.add(command("vary", "Vary the stretch in hand", ORNAMENTS, () -> view().focusVariations()).keys("Ctrl+J"));
         all.add(Command.typed("other-place", "Another place for the note in hand", PLACES, Keys.number("1…9"),
                 typed -> model.places().takeOther(typed.charAt(0) - '1')));

@@ -12,6 +12,7 @@ import wildflourish.core.growth.Relief;
 import wildflourish.core.growth.RunnerUp;
 import wildflourish.core.growth.Taste;
 import wildflourish.core.growth.Variations;
+import wildflourish.core.instrument.Place;
 import wildflourish.core.ornament.Gesture;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Situation;
@@ -95,9 +96,15 @@ public record TrellisState(
         return Candidates.of(version);
     }
 
-    /** What the note in hand can take, the best first; nothing where a variation stands in its place. */
+    /** Why the note in hand cannot be played at all, as a sentence without its full stop; empty where it can. */
+    public Optional<String> missing() {
+        return plain().size() > 0 && variation().isEmpty() && hands().plan().at(handsNote()) instanceof Place.Missing
+                ? Optional.of(arrangement().instrument().whyMissing(plain().note(note).pitch())) : Optional.empty();
+    }
+
+    /** What the note in hand can take, the best first; nothing where a variation stands in its place, or the instrument has not got it. */
     public List<Candidate> ranked() {
-        return plain().size() == 0 || variation().isPresent() ? List.of() : candidates().ranked(handsNote(), varied().setting());
+        return plain().size() == 0 || variation().isPresent() || missing().isPresent() ? List.of() : candidates().ranked(handsNote(), varied().setting());
     }
 
     /** Id of the ornament that is looked at: what was chosen, else what stands on the note, else the best that it can take. */
@@ -128,9 +135,14 @@ public record TrellisState(
         return varied().now(note);
     }
 
-    /** The variation that stands in place of the note in hand. */
+    /** The variation that is played in place of the note in hand, so that nothing stands on it. */
     public Optional<Variation> variation() {
-        return setting().variationAt(note);
+        return setting().variationAt(note).filter(v -> !v.isStandIn());
+    }
+
+    /** The stretch in which other notes stand in for the note in hand and what is around it. */
+    public Optional<Variation> standIn() {
+        return setting().variationAt(note).filter(Variation::isStandIn);
     }
 
     /** What the stretch around the note in hand can be varied to, the best first. */

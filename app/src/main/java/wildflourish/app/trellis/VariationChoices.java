@@ -2,9 +2,12 @@ package wildflourish.app.trellis;
 
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.growth.Folds;
 import wildflourish.core.growth.Lick;
 import wildflourish.core.growth.Offer;
 import wildflourish.core.growth.VariationKind;
+import wildflourish.core.reading.Phrases;
+import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Variation;
 import wildflourish.core.tune.Element;
@@ -26,6 +29,9 @@ public final class VariationChoices {
         if (now.setting().variations().get(variation.from()) != null
                 && now.setting().variations().get(variation.from()).equals(variation)) {
             takeBack(variation);
+        } else if (variation.isStandIn()) {
+            model.edit("%s from the ground up".formatted(VariationKind.spoken(variation.kind())),
+                    now.arrangement().with(now.arrangement().ladder().vary(0, variation)));
         } else if (now.rung() == 0) {
             model.tell("the ground stays bare: go up to a rung with the up arrow first");
         } else {
@@ -36,13 +42,29 @@ public final class VariationChoices {
 
     /** Takes back the variation that stands in place of the note in hand, on this rung and those below. */
     public void takeBack() {
-        model.now().variation().ifPresentOrElse(this::takeBack, () -> model.tell("nothing is varied here"));
+        model.now().variation().or(model.now()::standIn).ifPresentOrElse(this::takeBack, () -> model.tell("nothing is varied here"));
     }
 
     private void takeBack(Variation variation) {
         TrellisState now = model.now();
+        int upTo = variation.isStandIn() ? now.arrangement().ladder().size() - 1 : now.rung();
         model.edit("%s taken back".formatted(VariationKind.spoken(variation.kind())),
-                now.arrangement().with(now.arrangement().ladder().unvary(now.rung(), variation)));
+                now.arrangement().with(now.arrangement().ladder().unvary(upTo, variation)));
+    }
+
+    /** Puts every note right that the instrument has not got, from the ground up: over the octave with its figure, or by a chord note. */
+    public void putRight() {
+        TrellisState now = model.now();
+        Folds folds = Folds.of(now.plain(), now.arrangement().instrument(), Phrases.of(now.arrangement()));
+        Ladder right = folds.putRight(now.arrangement().ladder(), now.arrangement().wishes());
+        String name = now.arrangement().instrument().name();
+        if (folds.missing().isEmpty()) {
+            model.tell("the %s has every note of this tune".formatted(name));
+        } else if (right.equals(now.arrangement().ladder())) {
+            model.tell("what the %s has not got is put right as well as it can be".formatted(name));
+        } else {
+            model.edit("put right for the %s: %s".formatted(name, folds.inWords(right.setting(0))), now.arrangement().with(right));
+        }
     }
 
     /**

@@ -2,6 +2,7 @@ package wildflourish.app.trellis;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -26,7 +27,8 @@ final class VariationRows extends VBox {
 
     void show(TrellisState now) {
         List<Node> shown = new ArrayList<>();
-        now.variation().ifPresent(v -> shown.add(standing(v, now)));
+        Optional<Variation> standing = now.variation().or(now::standIn);
+        standing.ifPresent(v -> shown.add(standing(v)));
         List<Offer> offers = now.offers();
         if (!offers.isEmpty()) {
             Label heading = new Label("Play the stretch otherwise");
@@ -35,19 +37,20 @@ final class VariationRows extends VBox {
         }
         int index = 0;
         for (Offer offer : offers.subList(0, Math.min(MOST, offers.size()))) {
-            if (now.variation().filter(offer.variation()::equals).isEmpty()) {
+            if (standing.filter(offer.variation()::equals).isEmpty()) {
                 shown.add(row(offer, index++));
             }
         }
         getChildren().setAll(shown);
     }
 
-    private Node standing(Variation variation, TrellisState now) {
+    private Node standing(Variation variation) {
         Label what = new Label("%s: %s".formatted(VariationKind.spoken(variation.kind()), variation.inWords()));
         what.setId("variation-standing");
         what.getStyleClass().add("candidate-name");
         what.setWrapText(true);
-        Label how = new Label(VariationKind.of(variation.kind()).how() + " On this rung no ornament stands on a note that is replaced.");
+        Label how = new Label(VariationKind.of(variation.kind()).how()
+                + (variation.isStandIn() ? "" : " On this rung no ornament stands on a note that is replaced."));
         how.setWrapText(true);
         how.setMinHeight(USE_PREF_SIZE);
         Button back = new Button("Take it back");

@@ -14,14 +14,17 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.across.AcrossState;
 import wildflourish.core.growth.Check;
+import wildflourish.core.growth.Folds;
 import wildflourish.core.growth.Translation;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Speeds;
+import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Variation;
 import wildflourish.core.tune.Tempo;
 import wildflourish.library.Library;
 
@@ -251,5 +254,35 @@ class OrnamentsWindowTest extends WindowTest {
         push(KeyCode.CONTROL, KeyCode.DIGIT4);
         assertThat(model.screen().get().id()).isEqualTo("shelf");
         assertThat(model.message().get()).contains("tune on the shelf first");
+    }
+
+    /** On the nine-note pipes the demo reel lacks notes: they are put right from the ground up, and that is taken back, offered and done again from the keyboard. */
+    @Test
+    void whatTheInstrumentLacksIsPutRight() {
+        open(true);
+        push(KeyCode.CONTROL, KeyCode.DIGIT2);
+        interact(() -> model.trellis().player().setInstrument("pipes-nine-note"));
+        until(() -> model.trellis().arrangement().instrument().id().equals("pipes-nine-note"));
+        List<Variation> standing = model.trellis().arrangement().ladder().setting(0).standIns();
+        assertThat(standing).isNotEmpty();
+        Folds folds = Folds.of(model.trellis().now().plain(), model.trellis().arrangement().instrument(), Phrases.of(model.trellis().arrangement()));
+        int missing = folds.missing().stream().filter(standing.getFirst()::holds).findFirst().orElseThrow();
+        interact(() -> {
+            model.trellis().select(0, missing);
+            trellisView().score().requestFocus();
+        });
+        assertThat(lookup("#variation-standing").<Label>query().getText()).startsWith("octave");
+        push(KeyCode.DELETE);
+        until(() -> !model.trellis().arrangement().ladder().setting(0).standIns().contains(standing.getFirst()));
+        assertThat(lookup("#note-none").<Label>query().getText()).contains("is below the lowest note of the nine-note pipes");
+        assertThat(model.trellis().now().ranked()).isEmpty();
+        push(KeyCode.CONTROL, KeyCode.J);
+        push(KeyCode.SPACE);
+        until(() -> !model.trellis().now().setting().variationAt(missing).isEmpty());
+        assertThat(model.trellis().arrangement().ladder().rungs()).allMatch(r -> r.setting().variationAt(missing).isPresent());
+        push(KeyCode.DELETE);
+        push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.J);
+        until(() -> model.trellis().arrangement().ladder().setting(0).standIns().equals(standing));
+        assertThat(model.message().get()).startsWith("Put right for the nine-note pipes: octave up in");
     }
 }

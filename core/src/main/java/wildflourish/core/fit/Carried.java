@@ -2,6 +2,7 @@ package wildflourish.core.fit;
 
 import java.util.List;
 import java.util.Map;
+import wildflourish.core.growth.Folds;
 import wildflourish.core.growth.Translation;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.setting.Arrangement;
@@ -26,7 +27,7 @@ public record Carried(int kept, int lost) {
         Arrangement there = moved(from, cell);
         Ladder wanted = new Ladder(List.of(there.ladder().rung(0), new Rung(there.ladder().rung(rung).name(), there.ladder().setting(rung))));
         if (from.instrument().equals(cell.instrument())) {
-            return here(there.with(wanted).version(1));
+            return here(Folds.anew(there.with(wanted)).version(1));
         }
         Translation translation = Translation.of(there.with(wanted), cell.instrument());
         int lost = (int) translation.count(Translation.Kind.LEFT_OUT);

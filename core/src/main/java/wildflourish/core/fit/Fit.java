@@ -14,6 +14,7 @@ import wildflourish.core.instrument.School;
 import wildflourish.core.planning.Choices;
 import wildflourish.core.planning.FingeringPlan;
 import wildflourish.core.planning.Planner;
+import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
@@ -47,6 +48,11 @@ public record Fit(Tune tune, List<Singer> singers, List<Cell> cells) {
         /** Whether every note is there. */
         public boolean isWhole() {
             return lie.missing().isEmpty();
+        }
+
+        /** The bare tune of an arrangement as it is played here. */
+        public Arrangement bare(Arrangement of) {
+            return Arrangement.bare(Moved.by(of.tune(), shift), instrument).with(of.tempo());
         }
 
         /** As players say it: {@code E minor fingering on the B flat whistle}. */

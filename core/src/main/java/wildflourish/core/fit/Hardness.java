@@ -31,9 +31,10 @@ public record Hardness(double timesUsual, String words, List<String> why) {
     }
 
     private static Hardness workedOut(Version version) {
-        Timeline tune = version.tune();
+        Version ground = version.on(0);
+        Timeline tune = ground.varied().tune();
         Tempo tempo = version.arrangement().tempo();
-        Lie lie = Lie.of(tune, version.bare().plan());
+        Lie lie = Lie.of(tune, ground.hands().plan());
         Ratio length = tune.tune().bars().stream().map(b -> b.length()).reduce(Ratio.ZERO, Ratio::plus);
         double times = lie.timesUsual(length, tempo);
         List<String> why = new ArrayList<>();

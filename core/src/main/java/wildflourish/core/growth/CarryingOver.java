@@ -15,6 +15,7 @@ import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
+import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.AsPlayed;
 import wildflourish.core.setting.Ladder;
@@ -22,6 +23,7 @@ import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Variation;
 import wildflourish.core.setting.Versions;
+import wildflourish.core.setting.Wishes;
 import wildflourish.core.tune.Tempo;
 
 /** Chooses among the answers of all notes together, and plays the choice to see whether it holds. */
@@ -35,18 +37,21 @@ final class CarryingOver {
     private final List<Integer> notes;
     private final Answers answers;
     private final Versions versions;
+    /** What puts notes right that the new instrument has not got. */
+    private final List<Variation> putRight;
     /** Settings of which everything is known to hold when it is played. */
     private final Set<Setting> holding = new HashSet<>();
 
     CarryingOver(Arrangement from, Situation to) {
         this.from = from;
-        this.to = to;
-        this.answers = new Answers(from, to);
+        this.putRight = from.ladder().size() > 1 ? Folds.of(to.tune(), to.instrument(), Phrases.of(from)).whole(Wishes.NONE) : List.of();
+        this.to = Folds.within(to, putRight);
+        this.answers = new Answers(from, this.to);
         this.ladder = answers.ladder;
         this.tempo = answers.tempo;
         this.speeds = answers.speeds;
         this.notes = answers.notes;
-        this.versions = new Versions(to);
+        this.versions = new Versions(this.to);
     }
 
     /**
@@ -173,10 +178,14 @@ final class CarryingOver {
                 byNote.put(notes.get(i), List.copyOf(ids));
             }
             java.util.SortedMap<Integer, Variation> varied = new java.util.TreeMap<>(ladder.setting(r).variations());
-            varied.values().removeIf(v -> !v.pitches().stream().allMatch(to.instrument()::has));
+            varied.values().removeIf(v -> !v.pitches().stream().allMatch(to.instrument()::has) || v.isStandIn());
             rungs.add(ladder.rung(r).with(new Setting(byNote, varied)));
         }
-        return new Ladder(rungs);
+        Ladder carried = new Ladder(rungs);
+        for (Variation variation : putRight) {
+            carried = carried.vary(0, variation);
+        }
+        return carried;
     }
 
     private List<Translation.Step> steps(List<Answers.Answer> chosen) {

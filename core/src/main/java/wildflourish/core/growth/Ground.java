@@ -39,13 +39,16 @@ final class Ground {
     final Candidates candidates;
     final Variations variations;
     final Options options;
+    /** The stretches in which other notes stand in already, so that nothing else varies them. */
+    final List<Variation> standIns;
     private final Versions versions;
     private final Map<Setting, Judged> judged = new HashMap<>();
 
     Ground(
             Situation situation, Tempo tempo, Speeds speeds, Taste taste, List<Phrase> phrases, Wishes wishes,
-            Optional<Ladder> present, List<Lick> licks) {
+            Optional<Ladder> present, List<Lick> licks, List<Variation> standIns) {
         this.situation = situation;
+        this.standIns = List.copyOf(standIns);
         this.tempo = tempo;
         this.speeds = speeds;
         this.taste = taste;

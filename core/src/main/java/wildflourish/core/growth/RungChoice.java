@@ -245,6 +245,7 @@ final class RungChoice {
                 && (!option.tight() || level.tightAllowed()) && allowed.contains(kind)
                 && (above.isEmpty() || variation.equals(above.get().variations().get(note)))
                 && !wishes.forbids(note, kind) && !barred.contains(new Barred(note, variation.kind()));
+        free = free && ground.standIns.stream().noneMatch(variation::overlaps);
         for (int n = variation.from(); free && n < variation.to(); n++) {
             free = below.at(n).isEmpty() && below.variationAt(n).isEmpty() && !wishes.isLocked(n);
         }

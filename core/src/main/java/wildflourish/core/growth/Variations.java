@@ -34,6 +34,8 @@ import wildflourish.core.tune.Tuplet;
 /** Finds the variations that fit a tune on an instrument, and the player's own licks where the melody allows them. */
 public final class Variations {
 
+    /** What speaks for a stretch that puts a missing note right, its cost left aside: more than any taste does for another. */
+    private static final int MISSING = 120;
     private static final Ratio SEMIQUAVER = Ratio.of(1, 16);
     private static final Ratio QUAVER = Ratio.of(1, 8);
     private static final Ratio CROTCHET = Ratio.of(1, 4);
@@ -82,6 +84,7 @@ public final class Variations {
             for (Phrase phrase : phrases) {
                 of(phrase);
             }
+            putRight();
         }
     }
 
@@ -258,11 +261,9 @@ public final class Variations {
         return key.mode() == Mode.MAJOR ? flat(seventh) : seventh;
     }
 
-    /** A note that the instrument lacks, or finds awkward, is dodged by the note before or by a chord note. */
+    /** A note that the instrument finds awkward is dodged by the note before or by a chord note. */
     private void dodge(int n) {
-        Place place = situation.plan().at(n);
-        boolean missing = place instanceof Place.Missing;
-        if (!missing && !isAwkward(place)) {
+        if (!isAwkward(situation.plan().at(n))) {
             return;
         }
         Ratio length = tune.note(n).note().length();
@@ -275,10 +276,26 @@ public final class Variations {
         for (Pitch pitch : instead) {
             List<Place> places = situation.instrument().layout().places(pitch);
             if (pitch.midi() != x.midi() && !places.isEmpty() && !isAwkward(places.getFirst())) {
-                offer(n, n + 1, "dodge", missing ? "not there" : "awkward", note(pitch, length));
+                offer(n, n + 1, "dodge", "awkward", note(pitch, length));
                 return;
             }
         }
+    }
+
+    /** What puts the notes right that the instrument has not got. */
+    private void putRight() {
+        Folds folds = Folds.of(tune, situation.instrument(), phrases);
+        for (int n : folds.missing()) {
+            for (Folds.Fold fold : folds.at(n)) {
+                Offer offer = new Offer(fold.variation(), verdict(fold.variation()), Math.max(1, MISSING - fold.cost()),
+                        fold.because());
+                List<Offer> there = byNote.get(fold.variation().from());
+                if (there.stream().noneMatch(o -> o.variation().equals(fold.variation()))) {
+                    there.add(offer);
+                }
+            }
+        }
+        byNote.forEach(l -> l.sort((a, b) -> Integer.compare(b.gain(), a.gain())));
     }
 
     /** Awkward for this instrument: up the neck means farther than its hand is at home. */
@@ -358,6 +375,11 @@ public final class Variations {
 
     /** Whether the shortest of its notes carries its pitch at this tempo. */
     private Verdict verdict(Variation variation) {
+        return verdict(variation, tempo, speeds);
+    }
+
+    /** As {@link #verdict(Variation)}. */
+    static Verdict verdict(Variation variation, Tempo tempo, Speeds speeds) {
         Ratio shortest = variation.notes().stream().map(Element::length).min(Ratio::compareTo).orElseThrow();
         Speeds.Span span = speeds.of(Move.PASSING);
         Ratio has = tempo.millis(shortest);

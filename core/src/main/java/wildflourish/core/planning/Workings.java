@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import wildflourish.core.finding.Sentence;
 import wildflourish.core.instrument.Bellows;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Place;
@@ -286,13 +287,8 @@ final class Workings {
         if (saved.isEmpty() && given.isEmpty()) {
             return "costs the hands the same";
         }
-        String gain = saved.isEmpty() ? "saves nothing" : "saves " + joined(saved);
-        return given.isEmpty() ? gain : gain + ", for " + joined(given);
-    }
-
-    private static String joined(List<String> parts) {
-        return parts.size() == 1 ? parts.getFirst()
-                : String.join(", ", parts.subList(0, parts.size() - 1)) + " and " + parts.getLast();
+        String gain = saved.isEmpty() ? "saves nothing" : "saves " + Sentence.listed(saved);
+        return given.isEmpty() ? gain : gain + ", for " + Sentence.listed(given);
     }
 
     int weight(Term term) {

@@ -146,7 +146,7 @@ public record StepList(List<String> holding, String count, int perBar, List<Sect
 
     private static StepList workedOut(Version version) {
         Situation hands = version.hands();
-        Reading reading = version.varied().isVaried() ? Reading.of(version.varied().tune()) : Reading.of(version.arrangement());
+        Reading reading = !version.varied().isNoteForNote() ? Reading.of(version.varied().tune()) : Reading.of(version.arrangement());
         Steps steps = new Steps(hands, version.varied().setting(), PlayingAdvice.of(version));
         List<Section> sections = new ArrayList<>();
         List<List<Step>> before = new ArrayList<>();

@@ -25,7 +25,7 @@ public final class Phrases {
     /** The phrases of a version, on its notes as they are played. */
     public static List<Phrase> of(Version version) {
         Timeline played = version.varied().tune();
-        return version.varied().isVaried() ? FOUND.of(new Asked(played.tune(), PhraseMarks.NONE), a -> of(played)) : of(version.arrangement());
+        return !version.varied().isNoteForNote() ? FOUND.of(new Asked(played.tune(), PhraseMarks.NONE), a -> of(played)) : of(version.arrangement());
     }
 
     /** The phrases in order; together they hold every note once. */

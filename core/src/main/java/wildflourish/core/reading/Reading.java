@@ -6,9 +6,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import wildflourish.core.finding.Sentence;
 import wildflourish.core.memory.Kept;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.PhraseMarks;
+import wildflourish.core.tune.Interval;
 import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Timeline;
@@ -133,7 +135,7 @@ public record Reading(
         return switch (likeness.kind()) {
             case SAME -> lead;
             case MOVED -> "%s moved %s by %s".formatted(name, likeness.steps() > 0 ? "up" : "down",
-                    Math.abs(likeness.steps()) == 1 ? "a step" : interval(Math.abs(likeness.steps())));
+                    Interval.wide(likeness.steps()));
             case OTHER_ENDING -> likeness.differsFrom() < 0 ? "as %s, but it ends sooner".formatted(name)
                     : "as %s up to %s, then it goes on with %s".formatted(name,
                             where(timeline, likeness.differsFrom()),
@@ -142,15 +144,10 @@ public record Reading(
             case NEARLY -> likeness.steps() == 0 ? "nearly %s; it departs at %s".formatted(name,
                     where(timeline, Math.max(phrase.bodyNote(), likeness.differsFrom())))
                     : "nearly %s, moved %s by %s".formatted(name, likeness.steps() > 0 ? "up" : "down",
-                            Math.abs(likeness.steps()) == 1 ? "a step" : interval(Math.abs(likeness.steps())));
+                            Interval.wide(likeness.steps()));
             case SAME_RHYTHM -> "other notes in the rhythm of %s".formatted(name);
             case DIFFERENT -> "";
         };
-    }
-
-    private static String interval(int steps) {
-        String[] names = {"", "", "a third", "a fourth", "a fifth", "a sixth", "a seventh", "an octave"};
-        return steps < names.length ? names[steps] : steps + " steps";
     }
 
     private static boolean leadsLike(Timeline timeline, Phrase a, Phrase b) {
@@ -244,8 +241,7 @@ public record Reading(
         }
         List<Integer> times = timeline.tune().bars().get(bar).ending().map(e -> e.times()).orElse(List.of(guess));
         List<String> words = times.stream().map(t -> t < ORDINALS.size() ? ORDINALS.get(t) : t + "th").toList();
-        return words.size() == 1 ? words.getFirst()
-                : String.join(", ", words.subList(0, words.size() - 1)) + " and " + words.getLast();
+        return Sentence.listed(words);
     }
 
     private static int firstEnding(Timeline timeline, Phrase first) {

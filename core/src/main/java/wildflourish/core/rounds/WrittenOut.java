@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import wildflourish.core.growth.Offer;
@@ -42,6 +43,9 @@ import wildflourish.core.tune.Tune;
  * the rung above, so that it is performed, engraved and written as any other.
  */
 public final class WrittenOut {
+
+    /** Kinds that are there for an instrument's sake, or are the player's own. */
+    private static final Set<String> OF_ITS_OWN = Set.of("lick", "dodge", Variation.UP, Variation.DOWN, Variation.OTHER);
 
     /** The rung of the written-out arrangement that has everything on it. */
     public static final int RUNG = 1;
@@ -214,7 +218,7 @@ public final class WrittenOut {
 
     /** The kinds of variation that can be asked for in a pass besides its rung. */
     public static List<VariationKind> kinds() {
-        return VariationKind.all().stream().filter(k -> !k.id().equals("lick") && !k.id().equals("dodge")).toList();
+        return VariationKind.all().stream().filter(k -> !OF_ITS_OWN.contains(k.id())).toList();
     }
 
     private void copy(Version version, Passes pass, Optional<String> label) {

@@ -14,7 +14,7 @@ import wildflourish.core.ornament.Vocabulary;
 
 /**
  * Which ornaments stand on which notes of the plain tune, and which stretches of it are varied. No ornament stands on a
- * note that a variation replaces.
+ * note that a variation replaces, unless that {@linkplain Variation#isStandIn stands in} for it note by note.
  *
  * @param byNote ids of the ornaments of each note that has any, by the note's index; each list sorted by id
  * @param variations by the first note that they replace; none overlaps another
@@ -48,7 +48,7 @@ public record Setting(SortedMap<Integer, List<String>> byNote, SortedMap<Integer
     }
 
     private static Optional<Variation> over(TreeMap<Integer, Variation> variations, int note) {
-        return Optional.ofNullable(variations.floorEntry(note)).map(Map.Entry::getValue).filter(v -> v.holds(note));
+        return Optional.ofNullable(variations.floorEntry(note)).map(Map.Entry::getValue).filter(v -> v.holds(note) && !v.isStandIn());
     }
 
     /** Ids of the ornaments on a note; empty when there are none. */
@@ -66,6 +66,11 @@ public record Setting(SortedMap<Integer, List<String>> byNote, SortedMap<Integer
         return before.isEmpty() ? Optional.empty() : Optional.ofNullable(before.get(before.lastKey())).filter(v -> v.holds(note));
     }
 
+    /** The stretches in which other notes stand in for those that an instrument has not got. */
+    public List<Variation> standIns() {
+        return variations.values().stream().filter(Variation::isStandIn).toList();
+    }
+
     public boolean isVaried() {
         return !variations.isEmpty();
     }
@@ -74,7 +79,7 @@ public record Setting(SortedMap<Integer, List<String>> byNote, SortedMap<Integer
     public Setting with(int note, String ornament) {
         List<String> more = new ArrayList<>(at(note));
         more.add(ornament);
-        return variationAt(note).map(this::without).orElse(this).withNote(note, more);
+        return variationAt(note).filter(v -> !v.isStandIn()).map(this::without).orElse(this).withNote(note, more);
     }
 
     public Setting without(int note, String ornament) {

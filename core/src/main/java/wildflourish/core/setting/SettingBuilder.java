@@ -16,7 +16,7 @@ public final class SettingBuilder {
     /** Puts an ornament on a note; a variation that replaced the note gives way. */
     public SettingBuilder place(int note, String ornament) {
         var before = variations.floorEntry(note);
-        if (before != null && before.getValue().holds(note)) {
+        if (before != null && before.getValue().holds(note) && !before.getValue().isStandIn()) {
             variations.remove(before.getKey());
         }
         byNote.computeIfAbsent(note, n -> new ArrayList<>(1)).add(ornament);
@@ -32,7 +32,9 @@ public final class SettingBuilder {
 
     /** Makes room for a variation that is not to stand here. */
     public SettingBuilder clear(Variation variation) {
-        byNote.subMap(variation.from(), variation.to()).clear();
+        if (!variation.isStandIn()) {
+            byNote.subMap(variation.from(), variation.to()).clear();
+        }
         var before = variations.lowerEntry(variation.from());
         if (before != null && before.getValue().overlaps(variation)) {
             variations.remove(before.getKey());

@@ -3,6 +3,7 @@ package wildflourish.core.setting;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Element;
 import wildflourish.core.tune.Note;
@@ -22,6 +23,11 @@ import wildflourish.core.tune.Tuplet;
  */
 public record Variation(int from, int to, String kind, List<Element> notes) {
 
+    /** Kinds of {@link #isStandIn}: an octave higher, an octave lower, and another note. */
+    public static final String UP = "fold-up", DOWN = "fold-down", OTHER = "other-note";
+
+    private static final Set<String> STAND_INS = Set.of(UP, DOWN, OTHER);
+
     public Variation {
         notes = List.copyOf(notes);
         if (from < 0 || to <= from || notes.isEmpty()) {
@@ -36,6 +42,19 @@ public record Variation(int from, int to, String kind, List<Element> notes) {
             sum = sum.plus(element.length());
         }
         return sum;
+    }
+
+    /**
+     * Whether each of its notes stands in for one of the plain tune, in its time, where an instrument has not got that: it is decorated like the note
+     * that it stands in for.
+     */
+    public boolean isStandIn() {
+        return standsIn(kind) && notes.size() == to - from && notes.stream().allMatch(Note.class::isInstance);
+    }
+
+    /** Whether a kind is one of those that can {@linkplain #isStandIn stand in}. */
+    public static boolean standsIn(String kind) {
+        return STAND_INS.contains(kind);
     }
 
     public boolean holds(int note) {

@@ -65,6 +65,14 @@ public record Varied(Timeline tune, Setting setting, List<Integer> plain, List<S
                     elements.add(element);
                     continue;
                 }
+                if (variation.get().isStandIn()) {
+                    Note other = (Note) variation.get().notes().get(here - variation.get().from());
+                    now[here] = plainOf.size();
+                    plainOf.add(here);
+                    kinds.add(variation.get().kind());
+                    elements.add(((Note) element).withPitches(other.pitches()));
+                    continue;
+                }
                 if (here == variation.get().from()) {
                     pending.addAll(variation.get().notes());
                 }
@@ -141,6 +149,11 @@ public record Varied(Timeline tune, Setting setting, List<Integer> plain, List<S
     /** The kind of the variation that a note belongs to; empty for a note of the tune. */
     public String kind(int varied) {
         return kinds.get(varied);
+    }
+
+    /** Whether there is a note for each note of the plain tune, though it may be another. */
+    public boolean isNoteForNote() {
+        return plain.equals(now);
     }
 
     /** Whether anything is varied. */

@@ -130,7 +130,7 @@ class TranslationTest {
         Instrument to = PLAYED.get(random.nextInt(PLAYED.size()));
         Arrangement given = grown(from, tune(random, 16), 60 + random.nextInt(120));
         Translation translation = Translation.of(given, to);
-        Situation there = Situation.of(Timeline.of(given.tune()), to, School.USUAL);
+        Situation there = AsPlayed.of(Situation.of(Timeline.of(given.tune()), to, School.USUAL), translation.ladder().setting(0)).situation();
         for (int r = 0; r < translation.ladder().size(); r++) {
             if (r > 0) {
                 assertThat(translation.ladder().setting(r).contains(translation.ladder().setting(r - 1))).isTrue();
@@ -170,11 +170,12 @@ class TranslationTest {
         }
         Arrangement given = new Arrangement(source.tune().tune(), from, tempo, FLUENT, School.USUAL,
                 new Ladder(List.of(new Rung("bare", Setting.BARE), new Rung("full", new Setting(full)))));
-        Situation there = Situation.of(source.tune(), to, School.USUAL);
         if (from.equals(to)) {
             return;
         }
-        Translation found = Translation.of(given, there);
+        Situation plain = Situation.of(source.tune(), to, School.USUAL);
+        Translation found = Translation.of(given, plain);
+        Situation there = AsPlayed.of(plain, found.ladder().setting(0)).situation();
         List<List<Optional<Ornament>>> choices = new ArrayList<>();
         for (int note = 0; note < 3; note++) {
             Ornament one = source.vocabulary().known(full.get(note).getFirst());

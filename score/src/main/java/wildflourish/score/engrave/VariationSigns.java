@@ -33,7 +33,7 @@ final class VariationSigns {
                 i++;
                 while (!kind.isEmpty() && i < columns.size() && columns.get(i).note() >= 0
                         && varied.kind(columns.get(i).note()).equals(kind)
-                        && varied.plain(columns.get(i).note()) == varied.plain(note)) {
+                        && (Variation.standsIn(kind) || varied.plain(columns.get(i).note()) == varied.plain(note))) {
                     i++;
                 }
                 if (!kind.isEmpty()) {
@@ -59,13 +59,13 @@ final class VariationSigns {
                 name.moved(0, y - 0.4));
     }
 
-    /** The same on the line of a folded rung: a thick stroke under the notes that are replaced. */
+    /** The same on the line of a folded rung: a thick stroke under the notes that are replaced; notes that stand in are shown on the ground. */
     static List<Shape> on(SystemLayout.Placed bar, Setting setting, double line) {
         List<Shape> shapes = new ArrayList<>();
         List<Columns.Column> columns = bar.bar().columns();
         for (int i = 0; i < columns.size(); i++) {
             int note = columns.get(i).note();
-            Variation variation = note < 0 ? null : setting.variationAt(note).orElse(null);
+            Variation variation = note < 0 ? null : setting.variationAt(note).filter(v -> !v.isStandIn()).orElse(null);
             if (variation != null) {
                 boolean goesOn = i + 1 < columns.size() && variation.holds(columns.get(i + 1).note());
                 double right = goesOn ? bar.xs()[i + 1] : bar.xs()[i] + 1.7;
