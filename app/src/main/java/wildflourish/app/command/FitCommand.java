@@ -20,6 +20,7 @@ import wildflourish.core.fit.Carried;
 import wildflourish.core.fit.ClassKey;
 import wildflourish.core.fit.Fit;
 import wildflourish.core.fit.Lie;
+import wildflourish.core.fit.Recording;
 import wildflourish.core.fit.Singer;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
@@ -51,6 +52,9 @@ final class FitCommand implements Callable<Integer> {
     @Option(names = "--for", paramLabel = "NAME=LOW-HIGH", description = "who sings, as in singer=A3-D5; repeatable")
     private List<String> singing = new ArrayList<>();
 
+    @Option(names = "--recording", paramLabel = "K", description = "the key of a recording to play along with, by its tonic")
+    private @Nullable String recording;
+
     @Option(names = "--json", description = "one JSON document")
     private boolean json;
 
@@ -69,12 +73,34 @@ final class FitCommand implements Callable<Integer> {
         List<Integer> offsets = keys.isEmpty() ? IntStream.rangeClosed(Fit.LOWEST, Fit.HIGHEST).boxed().toList() : keys.stream().map(k -> offset(read.tune(), k)).toList();
         Fit fit = Fit.of(read.tune(), players, singers, School.USUAL);
         PrintWriter out = spec.commandLine().getOut();
+        List<Recording> recordings = recording == null ? List.of() : recordings(read.tune(), offset(read.tune(), recording), players);
         if (json) {
-            Printing.print(document(fit, read, offsets), out);
+            ObjectNode document = document(fit, read, offsets);
+            recordings(document, recordings, players);
+            Printing.print(document, out);
         } else {
             print(fit, offsets, out);
+            for (int i = 0; i < recordings.size(); i++) {
+                out.printf("%s: %s%n", players.get(i).spoken(), recordings.get(i).inWords());
+            }
         }
         return book.hasErrors(read) ? 1 : 0;
+    }
+
+    private static List<Recording> recordings(Tune tune, int offset, List<Instrument> players) {
+        return players.stream().map(p -> Recording.of(tune.head().key(), offset, p)).toList();
+    }
+
+    private static void recordings(ObjectNode document, List<Recording> recordings, List<Instrument> players) {
+        if (!recordings.isEmpty()) {
+            ObjectNode row = document.putObject("recording").put("key", recordings.getFirst().key().spoken()).put("shift", recordings.getFirst().shift());
+            ArrayNode meets = row.putArray("meets");
+            for (int i = 0; i < recordings.size(); i++) {
+                for (Instrument with : recordings.get(i).meets()) {
+                    meets.addObject().put("instrument", players.get(i).id()).put("by", with.id()).put("capo", with.capo());
+                }
+            }
+        }
     }
 
     private static Singer singer(String text) {
@@ -143,8 +169,10 @@ final class FitCommand implements Callable<Integer> {
         }
         ArrayNode missing = row.putArray("missing");
         cell.lie().missing().forEach(missing::add);
-        Carried carried = read.arrangement().filter(a -> a.instrument().hasHands()).map(a -> carried(a, cell)).orElse(new Carried(0, 0));
-        row.put("ornamentsKept", carried.kept()).put("ornamentsLost", carried.lost());
+        Carried carried = read.arrangement().filter(a -> a.instrument().hasHands()).map(a -> carried(a, cell)).orElse(new Carried(0, 0, List.of()));
+        row.put("ornamentsKept", carried.kept()).put("ornamentsLost", carried.lost()).put("ornamentsNotNeeded", carried.notNeeded());
+        ArrayNode losses = row.putArray("losses");
+        carried.losses().forEach(l -> losses.addObject().put("bar", l.bar()).put("ornament", l.ornament()).put("why", l.why()));
     }
 
     private static Carried carried(Arrangement arrangement, Fit.Cell cell) {

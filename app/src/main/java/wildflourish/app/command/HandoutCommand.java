@@ -31,6 +31,9 @@ final class HandoutCommand implements Callable<Integer> {
     @Option(names = "--one-rung", description = "Without the bare tune below the version.")
     private boolean oneRung;
 
+    @Option(names = "--as-fingered", description = "Written in the key that the fingers think in: on a whistle in another key than D, or behind a capo.")
+    private boolean asFingered;
+
     @Option(names = "--large", description = "In large print.")
     private boolean large;
 
@@ -39,7 +42,7 @@ final class HandoutCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        SheetContents contents = (steps ? SheetContents.BY_STEPS : SheetContents.USUAL.with(SheetItem.BARE, !oneRung)).withLarge(large).with(paper);
+        SheetContents contents = (steps ? SheetContents.BY_STEPS : SheetContents.USUAL.with(SheetItem.BARE, !oneRung)).with(SheetItem.AS_FINGERED, asFingered).withLarge(large).with(paper);
         TuneOptions.Read read = tune.read(TuneOptions.Usual.OWN_LADDER);
         Path path = target != null ? target : Path.of(Folders.fileName(read.arrangement().tune().title()) + ".pdf");
         output.write(tune.file(), path, () -> Exports.sheet(read.arrangement(), read.rung(), contents));

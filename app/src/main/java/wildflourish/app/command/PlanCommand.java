@@ -14,6 +14,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import wildflourish.core.finding.Finding;
+import wildflourish.core.fit.Fingered;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.planning.Alternative;
@@ -80,6 +81,8 @@ final class PlanCommand implements Callable<Integer> {
         Situation situation = advice.situation();
         FingeringPlan plan = situation.plan();
         ObjectNode document = Printing.object().put("instrument", arrangement.instrument().id());
+        Fingered keys = Fingered.of(arrangement);
+        document.put("soundingKey", keys.sounding().spoken()).put("fingeredKey", keys.fingered().spoken());
         ObjectNode school = document.putObject("school");
         for (School.Choice choice : School.of(arrangement.instrument().family())) {
             school.put(choice.name(), arrangement.instrument().school(choice.name(), arrangement.school()));
@@ -114,7 +117,8 @@ final class PlanCommand implements Callable<Integer> {
     private static void print(Arrangement arrangement, PlayingAdvice advice, PrintWriter out) {
         Situation situation = advice.situation();
         FingeringPlan plan = situation.plan();
-        out.printf("%s, %s, cost %d%n", arrangement.tune().title(), arrangement.instrument().spoken(), plan.cost());
+        Fingered keys = Fingered.of(arrangement);
+        out.printf("%s, %s, %scost %d%n", arrangement.tune().title(), arrangement.instrument().spoken(), keys.differs() ? keys.inWords() + ", " : "", plan.cost());
         for (Timeline.Stand stand : situation.tune().notes()) {
             if (!stand.heldOver()) {
                 String stroke = advice.strokes().at(stand.index()).map(s -> ", " + s.word() + (s.joined() ? " (joined)" : ""))

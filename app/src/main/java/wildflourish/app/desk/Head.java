@@ -11,6 +11,7 @@ import wildflourish.app.controls.Buttons;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisState;
 import wildflourish.app.trellis.WhoPlays;
+import wildflourish.core.fit.Fingered;
 
 /** The open tune's name, its key, metre and tempo, and who plays it. A long name gives way to the rest. */
 final class Head extends HBox {
@@ -45,7 +46,7 @@ final class Head extends HBox {
         var head = arrangement.tune().head();
         title.setText(arrangement.tune().title());
         title.setTooltip(new Tooltip(arrangement.tune().title()));
-        about.setText("%s  ·  %s  ·  %s".formatted(head.key().spoken(), head.meter(), arrangement.tempo().spoken()));
+        about.setText("%s  ·  %s  ·  %s".formatted(Fingered.of(arrangement).inWords(), head.meter(), arrangement.tempo().spoken()));
         who.setText(WhoPlays.inWords(arrangement) + "  ▾");
         who.setVisible(true);
     }

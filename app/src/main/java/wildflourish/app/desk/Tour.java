@@ -120,7 +120,8 @@ final class Tour {
             fit().togglePlaying();
             fit().select(wildflourish.core.instrument.Instruments.known("fiddle"), 3);
             fit().togglePlaying();
-        }, () -> fit().state().get().carried().isPresent()));
+            model.screen(FitScreen.class).view().toggleScore();
+        }, () -> fit().state().get().looked().flatMap(l -> l.score()).isPresent()));
         stops.add(new Stop("across", () -> {
             look(Palette.LIGHT);
             model.show("across");

@@ -29,7 +29,8 @@ public final class FitScreen extends TuneScreen<FitView> {
         this.listening = listening;
         this.commands = List.of(
                 Command.of("fit-move", "Move the tune to the key in hand, with its ladder", GROUP, model::move).keys("Enter"),
-                Command.of("fit-plays", "The instrument in hand plays with the others, or no more", GROUP, model::togglePlaying).keys("P"));
+                Command.of("fit-plays", "The instrument in hand plays with the others, or no more", GROUP, model::togglePlaying).keys("P"),
+                Command.of("fit-score", "The key in hand on the score, bar by bar, or no more", GROUP, () -> view().toggleScore()).keys("S"));
     }
 
     public FitModel model() {

@@ -6,8 +6,10 @@ import java.util.Set;
 import wildflourish.core.fit.Carried;
 import wildflourish.core.fit.ClassKey;
 import wildflourish.core.fit.Fit;
+import wildflourish.core.fit.Recording;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.score.engrave.Engraving;
 
 /**
  * What the fit screen shows.
@@ -18,10 +20,20 @@ import wildflourish.core.setting.Arrangement;
  * @param playing the ids of those who play together
  * @param instrument the row in hand
  * @param offset the key in hand, in semitones from the tune's own
- * @param carried what becomes of the fullest rung's ornaments in the cell in hand; empty until it is known
+ * @param looked what is known of the cell in hand; empty until it has been worked out
  * @param ways how the key in hand is played easily; empty until they are known
  */
-public record FitState(Arrangement arrangement, Fit fit, boolean whole, Set<String> playing, Instrument instrument, int offset, Optional<Carried> carried, List<Fit.Cell> ways) {
+public record FitState(Arrangement arrangement, Fit fit, boolean whole, Set<String> playing, Instrument instrument, int offset, Optional<Looked> looked, List<Fit.Cell> ways) {
+
+    /**
+     * A cell looked into.
+     *
+     * @param carried what becomes of the fullest rung's ornaments there
+     * @param bare the bare tune as it is played there, what is not there put right
+     * @param putRight how what is not there is put right, for reading; empty where nothing is missing
+     * @param score it engraved, where that is shown
+     */
+    public record Looked(Carried carried, Arrangement bare, String putRight, Optional<Engraving> score) {}
 
     private static final double NEARLY_BEST = 1.12;
     private static final double FAIR = 1.35;
@@ -34,6 +46,11 @@ public record FitState(Arrangement arrangement, Fit fit, boolean whole, Set<Stri
     /** The cell in hand, once it is worked out. */
     public Optional<Fit.Cell> cell() {
         return fit.at(instrument, offset);
+    }
+
+    /** What becomes of the fullest rung's ornaments in the cell in hand, once that is known. */
+    public Optional<Carried> carried() {
+        return looked.map(Looked::carried);
     }
 
     /** Those who play together. */
@@ -69,14 +86,19 @@ public record FitState(Arrangement arrangement, Fit fit, boolean whole, Set<Stri
     }
 
     FitState with(Fit found, boolean all) {
-        return new FitState(arrangement, found, all, playing, instrument, offset, carried, ways);
+        return new FitState(arrangement, found, all, playing, instrument, offset, looked, ways);
     }
 
     FitState with(Set<String> who) {
-        return new FitState(arrangement, fit, whole, who, instrument, offset, carried, ways);
+        return new FitState(arrangement, fit, whole, who, instrument, offset, looked, ways);
     }
 
-    FitState knowing(Carried ornaments, List<Fit.Cell> easily) {
-        return new FitState(arrangement, fit, whole, playing, instrument, offset, Optional.of(ornaments), easily);
+    FitState knowing(Looked found, List<Fit.Cell> easily) {
+        return new FitState(arrangement, fit, whole, playing, instrument, offset, Optional.of(found), easily);
+    }
+
+    /** The tune's key and that of the cell in hand as those of a tune and of a recording. */
+    public Recording recording() {
+        return Recording.of(arrangement.tune().head().key(), offset, instrument);
     }
 }

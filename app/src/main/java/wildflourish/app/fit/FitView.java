@@ -12,12 +12,15 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import wildflourish.app.controls.Filling;
 import wildflourish.app.controls.Labels;
+import wildflourish.app.controls.Shown;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandButton;
 import wildflourish.app.paint.Look;
@@ -28,6 +31,7 @@ import wildflourish.core.fit.Lie;
 import wildflourish.core.fit.Moved;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
+import wildflourish.core.tune.BarNames;
 import wildflourish.core.tune.Key;
 
 /** The keys by the instruments as a table; beside it what the one in hand costs, and below it the key for all who play. */
@@ -45,6 +49,8 @@ public final class FitView extends BorderPane {
     private final Label title = Labels.wrapped("");
     private final VBox terms = new VBox(4);
     private final Label together = Labels.wrapped("");
+    private final FitScore score;
+    private final TextField singers = new TextField();
     private final Filling filling = new Filling();
     private final List<TableColumn<Instrument, Integer>> keys = new ArrayList<>();
 
@@ -66,10 +72,25 @@ public final class FitView extends BorderPane {
         columns();
         Label key = Labels.wrapped("Best: where it lies best on this instrument; 1.3 costs the hands 1.3 times as much; 2 out: notes that are not there. •: its own key. ✓ plays with the others (P).");
         key.getStyleClass().add("quiet");
-        VBox left = new VBox(8, heading, key, table, together);
+        score = new FitScore(model);
+        Shown.set(score, false);
+        singers.setId("fit-singers");
+        singers.setPromptText("who sings, as in A3-D5");
+        singers.setAccessibleText("who sings, from the lowest comfortable note to the highest, as in A3-D5");
+        singers.setPrefColumnCount(16);
+        singers.setMinWidth(160);
+        singers.setOnAction(e -> {
+            model.setSingers(singers.getText());
+            focusTable();
+        });
+        together.setMaxWidth(Double.MAX_VALUE);
+        HBox foot = new HBox(10, together, singers);
+        HBox.setHgrow(together, Priority.ALWAYS);
+        VBox left = new VBox(8, heading, key, table, score, foot);
         left.setPadding(new Insets(12));
         VBox.setVgrow(table, Priority.ALWAYS);
-        FlowPane deeds = new FlowPane(8, 8, CommandButton.of(commands.get(0), "Move the tune here", this::focusTable), CommandButton.of(commands.get(1), "Plays", this::focusTable));
+        FlowPane deeds = new FlowPane(8, 8, CommandButton.of(commands.get(0), "Move the tune here", this::focusTable), CommandButton.of(commands.get(1), "Plays", this::focusTable),
+                CommandButton.of(commands.get(2), "On the score", this::focusTable));
         ScrollPane scroll = new ScrollPane(terms);
         scroll.setFitToWidth(true);
         scroll.setAccessibleText("what it costs");
@@ -135,6 +156,18 @@ public final class FitView extends BorderPane {
         title.setText(now.cell().map(c -> Sentence.capital(c.inWords()) + (c.fingered().equals(c.sounding()) ? "" : ", sounding in " + c.sounding().spoken())).orElse("Weighing …"));
         terms.getChildren().setAll(now.cell().map(c -> told(now, c)).orElse(List.of()));
         together.setText(together(now));
+        score.show(now);
+    }
+
+    /** Shows the cell in hand on the score below the table, or no more. */
+    void toggleScore() {
+        boolean on = !score.isVisible();
+        Shown.set(score, on);
+        if (on) {
+            score.ask();
+        } else {
+            score.rest();
+        }
     }
 
     private static String brief(Key key) {
@@ -154,20 +187,27 @@ public final class FitView extends BorderPane {
     private static List<Label> told(FitState now, Fit.Cell cell) {
         List<Label> lines = new ArrayList<>();
         if (cell.shift() != 0) {
-            lines.add(quiet("%d semitones %s".formatted(Math.abs(cell.shift()), cell.shift() > 0 ? "up" : "down")));
+            lines.add(quiet("%s %s".formatted(Math.abs(cell.shift()) == 1 ? "A semitone" : Math.abs(cell.shift()) + " semitones", cell.shift() > 0 ? "up" : "down")));
         }
         for (Lie.Term term : cell.lie().terms()) {
             lines.add(Labels.wrapped("%s  (%d)".formatted(Sentence.capital(term.inWords()), term.cost())));
         }
         lines.add(quiet("Together %d%s".formatted(cell.lie().cost(), cell.lie().worst() > 0 ? "; most of it for its length in bar " + cell.lie().worst() : "")));
-        now.carried().filter(c -> c.kept() + c.lost() > 0).ifPresent(c -> lines.add(Labels.wrapped(c.lost() == 0 ? "All %d ornaments of the fullest rung can be done here.".formatted(c.kept())
-                : "Of the fullest rung's ornaments %d can be done here and %d cannot.".formatted(c.kept(), c.lost()))));
+        now.looked().map(FitState.Looked::putRight).filter(r -> !r.isEmpty()).ifPresent(r -> lines.add(Labels.wrapped("What is not there is put right: " + r + ".")));
+        if (now.offset() != 0) {
+            lines.add(Labels.wrapped(Sentence.full(now.recording().inWords())));
+        }
         if (!now.ways().isEmpty()) {
             Label heading = new Label("Easy ways to " + cell.sounding().spoken());
             heading.getStyleClass().add("note-title");
             lines.add(heading);
             now.ways().forEach(w -> lines.add(Labels.wrapped("%s%s".formatted(Sentence.capital(w.inWords()), w.isWhole() ? "" : ", but for " + w.lie().terms().getFirst().inWords()))));
         }
+        now.carried().filter(c -> c.kept() + c.lost() > 0).ifPresent(c -> {
+            lines.add(Labels.wrapped(c.lost() == 0 ? "All %d ornaments of the fullest rung can be done here.".formatted(c.kept())
+                    : "Of the fullest rung's ornaments %d can be done here and %d cannot:".formatted(c.kept(), c.lost())));
+            c.losses().forEach(l -> lines.add(quiet("%s, %s".formatted(Sentence.capital(BarNames.spoken(l.bar())), l.why().startsWith(l.ornament() + ":") ? l.why() : l.ornament() + ": " + l.why()))));
+        });
         return lines;
     }
 
@@ -195,6 +235,7 @@ public final class FitView extends BorderPane {
             table.getColumns().get(c).setPrefWidth(width);
         }
         table.refresh();
+        score.dress(look);
     }
 
     /** Puts the keyboard on the table. */

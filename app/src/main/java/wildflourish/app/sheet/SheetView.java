@@ -25,6 +25,7 @@ import wildflourish.app.frame.CommandButton;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Look;
 import wildflourish.app.paint.Palette;
+import wildflourish.core.fit.Fingered;
 import wildflourish.score.display.Drawing;
 import wildflourish.score.handout.Paper;
 import wildflourish.score.handout.SheetContents;
@@ -153,6 +154,8 @@ public final class SheetView extends BorderPane {
             paper.setValue(now.contents().paper());
             items.forEach((item, box) -> box.setSelected(now.contents().has(item)));
             large.setSelected(now.contents().large());
+            boolean differs = Fingered.of(now.version().arrangement()).differs();
+            items.forEach((item, box) -> Shown.set(box, item != SheetItem.AS_FINGERED || differs));
         });
         int count = now.printed().pages().size();
         about.setText("%d page%s of %s; a stave is %.1f mm high.".formatted(count, count == 1 ? "" : "s", now.contents().paper().words(),

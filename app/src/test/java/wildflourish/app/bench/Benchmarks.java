@@ -103,6 +103,19 @@ public class Benchmarks {
         return Planner.plan(tune, situation.instrument());
     }
 
+    /** 32 bars in twelve keys on every instrument with hands, on every core. */
+    @Benchmark
+    public Object fit() {
+        return wildflourish.core.fit.Fit.of(tune.tune(), Instruments.all().stream().filter(wildflourish.core.instrument.Instrument::hasHands).toList(),
+                wildflourish.core.instrument.School.USUAL);
+    }
+
+    /** 32 bars in twelve keys on the instrument that is played: the first column. */
+    @Benchmark
+    public Object fitColumn() {
+        return wildflourish.core.fit.Fit.column(tune.tune(), situation.instrument(), wildflourish.core.instrument.School.USUAL);
+    }
+
     /** 32 bars taken apart: parts, phrases, likeness, mode, teaching order, traps. */
     @Benchmark
     public Object read32() {

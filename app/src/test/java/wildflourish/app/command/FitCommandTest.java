@@ -77,7 +77,33 @@ class FitCommandTest extends CommandLineTest {
         assertThat(home.get("ornamentsKept").asInt()).isPositive();
         int all = home.get("ornamentsKept").asInt();
         for (JsonNode cell : fit.get("cells")) {
-            assertThat(cell.get("ornamentsKept").asInt() + cell.get("ornamentsLost").asInt()).isEqualTo(all);
+            assertThat(cell.get("ornamentsKept").asInt() + cell.get("ornamentsLost").asInt() + cell.get("ornamentsNotNeeded").asInt()).isEqualTo(all);
+            assertThat(cell.get("losses")).hasSize(cell.get("ornamentsLost").asInt());
+        }
+    }
+
+    /** Common practice: with C minor on a C whistle (D minor fingering) a recording in D minor is met by the D whistle, or moved two semitones down. */
+    @Test
+    void aRecordingIsMet() throws Exception {
+        JsonNode met = json("fit", file, "--instrument", "whistle-c", "--instrument", "fiddle", "--recording", "D").get("recording");
+        assertThat(met.get("key").asText()).isEqualTo("D minor");
+        assertThat(met.get("shift").asInt()).isEqualTo(-2);
+        assertThat(met.get("meets")).extracting(m -> m.get("instrument").asText() + " " + m.get("by").asText()).containsExactlyInAnyOrder("whistle-c whistle-d", "whistle-c whistle-low-d");
+        assertThat(run("fit", file, "--recording", "H")).isEqualTo(2);
+        assertThat(run("fit", file, "--instrument", "whistle-c", "--recording", "D")).isZero();
+        assertThat(out.toString()).contains("C whistle: to meet a recording in D minor, move it 2 semitones down, or play with the same fingers on the D whistle or on the low D whistle");
+    }
+
+    /** The plan names both keys, and the sheet is written in either. */
+    @Test
+    void fingeredStandsBesideSounding() throws Exception {
+        JsonNode plan = json("plan", file, "--instrument", "whistle-bb");
+        assertThat(plan.get("soundingKey").asText()).isEqualTo("C minor");
+        assertThat(plan.get("fingeredKey").asText()).isEqualTo("E minor");
+        Path sheet = folder.resolve("sheet.pdf");
+        assertThat(run("handout", file, "--instrument", "whistle-bb", "--as-fingered", "--out", sheet)).isZero();
+        try (var document = org.apache.pdfbox.Loader.loadPDF(sheet.toFile())) {
+            assertThat(new org.apache.pdfbox.text.PDFTextStripper().getText(document)).contains("C minor, written as it is fingered, in E minor");
         }
     }
 }

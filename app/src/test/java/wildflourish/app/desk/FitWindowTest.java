@@ -4,13 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import javafx.scene.control.Label;
 import javafx.scene.control.TableView;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.fit.FitModel;
 import wildflourish.app.fit.FitScreen;
 import wildflourish.core.fit.Fit;
+import wildflourish.core.fit.Singer;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.tune.Timeline;
 
 /** In which key, on which instrument, in a real window. */
 class FitWindowTest extends WindowTest {
@@ -55,6 +58,18 @@ class FitWindowTest extends WindowTest {
         until(() -> fit().state().get().offset() == 2);
         until(() -> said("fit-title").equals("E major on the D whistle"));
         assertThat(fit().state().get().ways()).as("they are worked out anew").allSatisfy(w -> assertThat(w.sounding().spoken()).isEqualTo("E major"));
+        push(KeyCode.S);
+        until(() -> fit().state().get().looked().flatMap(l -> l.score()).isPresent());
+        assertThat(fit().state().get().looked().orElseThrow().score().orElseThrow().zones()).as("every note is on the score")
+                .extracting(z -> z.note()).contains(0, Timeline.of(before.tune()).size() - 1);
+        push(KeyCode.S);
+        assertThat(lookup("#fit-score").query().isVisible()).isFalse();
+        interact(() -> lookup("#fit-singers").<TextField>query().requestFocus());
+        write("A3-D5");
+        push(KeyCode.ENTER);
+        until(() -> fit().state().get().fit().singers().size() == 1);
+        Singer.Sung sung = fit().state().get().fit().singers().getFirst().sing(before.tune(), fit().state().get().nobodyBehind().orElseThrow().offset());
+        assertThat(said("fit-together").contains("singer")).isEqualTo(sung.outside() > 0);
         push(KeyCode.ENTER);
         until(() -> model.trellis().arrangement().tune().head().key().spoken().equals("E major"));
         assertThat(model.trellis().arrangement().tune().bars()).hasSameSizeAs(before.tune().bars());

@@ -11,12 +11,8 @@ import java.util.stream.Stream;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
-import wildflourish.core.planning.Choices;
-import wildflourish.core.planning.FingeringPlan;
-import wildflourish.core.planning.Planner;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Key;
-import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
 
 /**
@@ -82,20 +78,29 @@ public record Fit(Tune tune, List<Singer> singers, List<Cell> cells) {
 
     /** As {@link #of(Tune, List, School)}, with some who sing. */
     public static Fit of(Tune tune, List<Instrument> instruments, List<Singer> singers, School school) {
-        return new Fit(tune, singers, instruments.parallelStream().map(i -> column(tune, i, school)).toList().stream().flatMap(List::stream).toList());
+        Weighing weighing = new Weighing(tune, school);
+        return new Fit(tune, singers, instruments.parallelStream().map(i -> column(i, weighing)).toList().stream().flatMap(List::stream).toList());
     }
 
     /** The tune in all keys on one instrument. */
     public static List<Cell> column(Tune tune, Instrument instrument, School school) {
-        return IntStream.rangeClosed(LOWEST, HIGHEST).mapToObj(o -> cell(tune, instrument, school, o)).toList();
+        return column(instrument, new Weighing(tune, school));
+    }
+
+    private static List<Cell> column(Instrument instrument, Weighing weighing) {
+        return IntStream.rangeClosed(LOWEST, HIGHEST).mapToObj(o -> cell(instrument, weighing, o)).toList();
     }
 
     /** The tune in one key on an instrument, in the octave in which fewest notes are missing, then the hands have least to do, then it is moved least. */
     public static Cell cell(Tune tune, Instrument instrument, School school, int offset) {
+        return cell(instrument, new Weighing(tune, school), offset);
+    }
+
+    private static Cell cell(Instrument instrument, Weighing weighing, int offset) {
         List<Integer> octaves = new ArrayList<>();
         int least = Integer.MAX_VALUE;
         for (int octave : List.of(0, 1, -1)) {
-            int missing = missing(tune, instrument, offset + octave * OCTAVE);
+            int missing = weighing.missing(instrument, offset + octave * OCTAVE);
             if (missing < least) {
                 octaves.clear();
                 least = missing;
@@ -104,20 +109,10 @@ public record Fit(Tune tune, List<Singer> singers, List<Cell> cells) {
                 octaves.add(octave);
             }
         }
-        Key sounding = Moved.by(tune.head().key(), Moved.interval(tune.head().key(), offset));
-        int shapes = instrument.shapesBelow();
-        Key fingered = shapes % OCTAVE == 0 ? sounding : Moved.by(sounding, Moved.interval(sounding, -shapes));
-        return octaves.stream().map(octave -> {
-            Timeline moved = Timeline.of(Moved.by(tune, offset + OCTAVE * octave));
-            FingeringPlan plan = Planner.plan(moved, instrument, school, Choices.NONE);
-            return new Cell(instrument, offset, sounding, fingered, offset + OCTAVE * octave, Lie.of(moved, plan));
-        }).min(Comparator.comparingInt((Cell c) -> c.lie().cost()).thenComparingInt(c -> Math.abs(c.shift()))).orElseThrow();
-    }
-
-    /** How many notes the instrument would not have. */
-    private static int missing(Tune tune, Instrument instrument, int semitones) {
-        return (int) Timeline.of(tune).notes().stream().filter(n -> n.pitch().midi() + semitones < 0
-                || !instrument.has(wildflourish.core.tune.Pitch.ofMidi(n.pitch().midi() + semitones))).count();
+        Key own = weighing.tune().head().key();
+        Key sounding = Moved.by(own, Moved.interval(own, offset));
+        Key fingered = Fingered.of(sounding, instrument).fingered();
+        return octaves.stream().map(octave -> new Cell(instrument, offset, sounding, fingered, offset + OCTAVE * octave, weighing.lie(instrument, offset + OCTAVE * octave))).min(Comparator.comparingInt((Cell c) -> c.lie().cost()).thenComparingInt(c -> Math.abs(c.shift()))).orElseThrow();
     }
 
     /**
@@ -128,7 +123,8 @@ public record Fit(Tune tune, List<Singer> singers, List<Cell> cells) {
     public static List<Cell> ways(Tune tune, int offset, School school) {
         List<Instrument> candidates = Instruments.all().stream().filter(Instrument::hasHands).flatMap(i -> i.takesCapo()
                 ? IntStream.rangeClosed(0, Lie.highestCapo()).mapToObj(i::withCapo) : i.changesShapes() ? Stream.of(i) : Stream.empty()).toList();
-        List<Cell> all = candidates.parallelStream().map(i -> cell(tune, i, school, offset)).toList();
+        Weighing weighing = new Weighing(tune, school);
+        List<Cell> all = candidates.parallelStream().map(i -> cell(i, weighing, offset)).toList();
         Map<String, Cell> best = new LinkedHashMap<>();
         all.stream().sorted(Comparator.comparingInt((Cell c) -> c.lie().missing().size()).thenComparingDouble(c -> c.lie().effort())).forEach(c ->
                 best.putIfAbsent((c.instrument().takesCapo() ? c.instrument().id() : "open holes ") + (c.instrument().takesCapo() ? "" : c.fingered().spoken()), c));

@@ -1,6 +1,7 @@
 package wildflourish.core.fit;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -28,8 +29,9 @@ import wildflourish.core.tune.Timeline;
  * @param cost the sum of the terms, in the units of the planner's data
  * @param missing indices of the notes that the instrument has not
  * @param worst printed number of the bar that costs most for its length; 0 where nothing costs
+ * @param byBar what is spent in each bar, by its index in the tune; bars in which nothing is spent are left out
  */
-public record Lie(Instrument instrument, int notes, List<Term> terms, int cost, List<Integer> missing, int worst) {
+public record Lie(Instrument instrument, int notes, List<Term> terms, int cost, List<Integer> missing, int worst, SortedMap<Integer, Double> byBar) {
 
     private static final String MISSING = "missing";
     private static final String FAR_KEY = "far-key";
@@ -82,6 +84,7 @@ public record Lie(Instrument instrument, int notes, List<Term> terms, int cost, 
     public Lie {
         terms = List.copyOf(terms);
         missing = List.copyOf(missing);
+        byBar = Collections.unmodifiableSortedMap(new TreeMap<>(byBar));
     }
 
     private static Scale scale() {
@@ -109,7 +112,12 @@ public record Lie(Instrument instrument, int notes, List<Term> terms, int cost, 
         farKey(tune, plan.instrument()).ifPresent(terms::add);
         int worst = byBar.entrySet().stream().max(Map.Entry.<Integer, Double>comparingByValue().thenComparing(Map.Entry.comparingByKey(java.util.Comparator.reverseOrder())))
                 .map(e -> tune.tune().bars().get(e.getKey()).number()).orElse(0);
-        return new Lie(plan.instrument(), tune.size(), terms, terms.stream().mapToInt(Term::cost).sum(), missing, worst);
+        return new Lie(plan.instrument(), tune.size(), terms, terms.stream().mapToInt(Term::cost).sum(), missing, worst, byBar);
+    }
+
+    /** The same in hands that do the same. */
+    Lie on(Instrument other) {
+        return new Lie(other, notes, terms, cost, missing, worst, byBar);
     }
 
     /** What it costs that the fingers are in a key that such hands are seldom in. */

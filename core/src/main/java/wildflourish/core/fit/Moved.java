@@ -5,9 +5,14 @@ import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import wildflourish.core.setting.Ladder;
+import wildflourish.core.setting.Setting;
+import wildflourish.core.setting.Variation;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Change;
 import wildflourish.core.tune.Element;
@@ -96,15 +101,30 @@ public final class Moved {
         for (Bar bar : tune.bars()) {
             List<Element> elements = new ArrayList<>();
             for (Element element : bar.elements()) {
-                elements.add(switch (element) {
-                    case Note n -> n.withPitches(n.pitches().stream().map(p -> p.plus(interval)).toList()).withMarks(by(n.marks(), interval));
-                    case Rest r -> new Rest(r.length(), r.visible(), r.wholeBar(), r.tuplet(), by(r.marks(), interval));
-                    case Change c -> new Change(c.key().map(k -> by(k, interval)), c.meter(), c.tempo());
-                });
+                elements.add(by(element, interval));
             }
             bars.add(bar.withElements(elements));
         }
         return new Tune(head, tune.opening(), bars);
+    }
+
+    private static Element by(Element element, Interval interval) {
+        return switch (element) {
+            case Note n -> n.withPitches(n.pitches().stream().map(p -> p.plus(interval)).toList()).withMarks(by(n.marks(), interval));
+            case Rest r -> new Rest(r.length(), r.visible(), r.wholeBar(), r.tuplet(), by(r.marks(), interval));
+            case Change c -> new Change(c.key().map(k -> by(k, interval)), c.meter(), c.tempo());
+        };
+    }
+
+    /** A ladder of a tune that is moved: its variations are moved too. */
+    public static Ladder by(Ladder ladder, Interval interval) {
+        return new Ladder(ladder.rungs().stream().map(r -> r.with(by(r.setting(), interval))).toList());
+    }
+
+    private static Setting by(Setting setting, Interval interval) {
+        SortedMap<Integer, Variation> varied = new TreeMap<>();
+        setting.variations().forEach((from, v) -> varied.put(from, new Variation(v.from(), v.to(), v.kind(), v.notes().stream().map(e -> by(e, interval)).toList())));
+        return new Setting(setting.byNote(), varied);
     }
 
     private static Marks by(Marks marks, Interval interval) {

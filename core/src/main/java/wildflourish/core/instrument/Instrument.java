@@ -65,6 +65,19 @@ public record Instrument(
         return capo + (family.opensIntoItsScale() ? chart().map(WindChart::moved).orElse(0) : 0);
     }
 
+    /**
+     * The same instrument for one who reads the notes that the fingers think of: written in the pitches of its home chart, or of the open strings behind the capo, it
+     * sounds as before. Itself where fingers and sounds agree.
+     */
+    public Instrument asFingered() {
+        int below = shapesBelow();
+        if (below == 0) {
+            return this;
+        }
+        Layout home = layout instanceof WindChart chart ? chart.atHome() : ((Neck) layout).withCapo(0);
+        return new Instrument(id, name, aliases, family, voice, soundsAbove + below, home, schools, 0, provenance);
+    }
+
     /** Whether it is made in several keys, its players thinking in one. */
     public boolean changesShapes() {
         return family.opensIntoItsScale();

@@ -78,6 +78,11 @@ public final class WindChart implements Layout {
         return move.semitones();
     }
 
+    /** The chart in the pitches that its file was written in. */
+    WindChart atHome() {
+        return move.semitones() == 0 ? this : new WindChart(name, file, Interval.NONE);
+    }
+
     /** A finger over a hole while a note sounds. */
     private record Finger(int hole, Pitch pitch, Fingering way) {}
 

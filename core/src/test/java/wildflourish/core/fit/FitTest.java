@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -13,6 +14,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.Tunes;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
+import wildflourish.core.instrument.Place;
 import wildflourish.core.instrument.School;
 import wildflourish.core.planning.FingeringPlan;
 import wildflourish.core.planning.Planner;
@@ -77,6 +79,20 @@ class FitTest {
                 .allSatisfy(c -> assertThat(Timeline.of(Moved.by(a, c.shift())).notes()).noneMatch(n -> n.pitch().midi() % 12 == 8));
     }
 
+    /** Common practice: on a C/G box C and G lie along a row; D and A want both rows, for no single one has their scales. */
+    @ParameterizedTest
+    @CsvSource({"0, true", "7, true", "2, false", "-3, false"})
+    void aCgBoxHasDAndAOnlyAcrossTheRows(int fromC, boolean alongARow) {
+        Tune scale = Moved.by(Tunes.of(Meter.COMMON, Key.of(Step.C, 0, Mode.MAJOR), "C4:2 D4:2 E4:2 F4:2 | G4:2 A4:2 B4:2 C5:2"), fromC);
+        Instrument box = Instruments.known("anglo-cg");
+        boolean oneRowHasIt = Stream.of("C", "G").anyMatch(row -> Timeline.of(scale).notes().stream().map(n -> n.pitch().midi()).allMatch(midi -> Stream.of(-12, 0, 12)
+                .flatMap(octave -> box.layout().places(Pitch.ofMidi(midi + octave)).stream()).anyMatch(p -> ((Place.Pressed) p).button().row().equals(row))));
+        assertThat(oneRowHasIt).isEqualTo(alongARow);
+        Timeline tune = Timeline.of(scale);
+        long rows = Planner.plan(tune, box).places().stream().filter(Place.Pressed.class::isInstance).map(p -> ((Place.Pressed) p).button().row()).distinct().count();
+        assertThat(alongARow || rows > 1).isTrue();
+    }
+
     /** Every cell is the plan of the tune moved by hand, in the best of three octaves. */
     @ParameterizedTest
     @ValueSource(strings = {"whistle-d", "whistle-bb", "recorder-alto-f", "pipes-bellows-d", "fiddle", "tenor-banjo", "anglo-cg", "accordion-bc", "english-48"})
@@ -99,6 +115,17 @@ class FitTest {
             assertThat(cell.lie().missing()).as(id + " " + cell.sounding().spoken()).hasSameSizeAs(best.missing());
             assertThat(cell.lie().cost()).as(id + " " + cell.sounding().spoken()).isEqualTo(best.cost());
             assertThat(Math.floorMod(cell.shift(), 12)).isEqualTo(Math.floorMod(cell.offset(), 12));
+        }
+    }
+
+    /** What whistles share is shared rightly: together they are what each is alone. */
+    @Test
+    void instrumentsTogetherAreWhatEachIsAlone() {
+        Tune tune = minor(Step.G, "G4:2 Bb4:2 D5:2 F#5:2 | G5:4 C5:2 Eb5:2");
+        List<Instrument> all = Instruments.all().stream().filter(Instrument::hasHands).toList();
+        Fit fit = Fit.of(tune, all, School.USUAL);
+        for (Instrument instrument : all) {
+            assertThat(fit.cells().stream().filter(c -> c.instrument().equals(instrument)).toList()).isEqualTo(Fit.column(tune, instrument, School.USUAL));
         }
     }
 
@@ -127,11 +154,14 @@ class FitTest {
     void ornamentsThatCannotBeDoneThereAreCounted() {
         Arrangement placed = Arrangement.bare(tune(), Instruments.known("whistle-d"))
                 .with(new Ladder(List.of(new Rung("bare", Setting.BARE), new Rung("some", Setting.BARE.with(4, "long-roll").with(2, "cut")))));
-        assertThat(Carried.of(placed, 1, Fit.cell(tune(), placed.instrument(), School.USUAL, 0))).isEqualTo(new Carried(2, 0));
+        assertThat(Carried.of(placed, 1, Fit.cell(tune(), placed.instrument(), School.USUAL, 0))).isEqualTo(new Carried(2, 0, List.of()));
         Fit.Cell up = Fit.cell(tune(), placed.instrument(), School.USUAL, 2);
         assertThat(Timeline.of(Carried.moved(placed, up).tune()).note(4).pitch().spoken()).isEqualTo("C sharp");
-        assertThat(Carried.of(placed, 1, up)).as("no roll on C sharp, all holes open").isEqualTo(new Carried(1, 1));
+        assertThat(Carried.of(placed, 1, up)).as("no roll on C sharp, all holes open").satisfies(c -> {
+            assertThat(c.kept()).isEqualTo(1);
+            assertThat(c.losses()).singleElement().satisfies(l -> assertThat(l.ornament() + ": " + l.why()).startsWith("long roll: C sharp leaves every hole open"));
+        });
         Carried fiddle = Carried.of(placed, 1, Fit.cell(tune(), Instruments.known("fiddle"), School.USUAL, 0));
-        assertThat(fiddle.kept() + fiddle.lost()).isEqualTo(2);
+        assertThat(fiddle.kept() + fiddle.lost() + fiddle.notNeeded()).isEqualTo(2);
     }
 }

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import wildflourish.core.finding.Sentence;
+import wildflourish.core.fit.Fingered;
 import wildflourish.core.growth.VariationKind;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Situation;
@@ -56,6 +57,8 @@ public final class Handout {
     private final Flow flow;
     private final Aids aids;
     private final List<String> minding;
+    /** The key that is heard, and that of the fingers. */
+    private final Fingered keys;
     private final boolean tight;
     /** What the sizes of words in columns are multiplied by. */
     private final double words;
@@ -63,11 +66,15 @@ public final class Handout {
     private final double left;
     private final double right;
 
-    private Handout(Version version, SheetContents contents, Aids aids, List<String> minding, double space, boolean tight) {
-        this.version = version;
-        this.contents = contents;
-        this.aids = aids;
-        this.minding = minding;
+    /** What is set, at whatever size. */
+    private record Given(Version version, SheetContents contents, Aids aids, List<String> minding, Fingered keys) {}
+
+    private Handout(Given given, double space, boolean tight) {
+        this.version = given.version;
+        this.contents = given.contents;
+        this.aids = given.aids;
+        this.minding = given.minding;
+        this.keys = given.keys;
         this.arrangement = version.arrangement();
         this.situation = version.hands();
         this.rung = version.rung();
@@ -94,10 +101,11 @@ public final class Handout {
         }
     }
 
-    /** The sheet of a version, with what hands, arms and lungs have to mind. */
+    /** The sheet of a version, with what hands, arms and lungs have to mind; in the key that the fingers think in, where that is wanted. */
     public static Printed of(Version version, SheetContents contents) {
-        PlayingAdvice advice = PlayingAdvice.of(version);
-        return of(version, contents, Aids.of(advice), advice.inWords());
+        Version read = contents.has(SheetItem.AS_FINGERED) ? Fingered.read(version) : version;
+        PlayingAdvice advice = PlayingAdvice.of(read);
+        return of(new Given(read, contents, Aids.of(advice), advice.inWords(), Fingered.of(version.arrangement())));
     }
 
     /**
@@ -107,27 +115,32 @@ public final class Handout {
      * @param minding what arms and lungs have to mind, a sentence a line without full stops
      */
     public static Printed of(Version version, SheetContents contents, Aids aids, List<String> minding) {
+        return of(new Given(version, contents, aids, minding, Fingered.of(version.arrangement())));
+    }
+
+    private static Printed of(Given given) {
+        SheetContents contents = given.contents;
         if (contents.large()) {
-            return new Printed(new Handout(version, contents, aids, minding, LARGE, false).build(), LARGE);
+            return new Printed(new Handout(given, LARGE, false).build(), LARGE);
         }
-        Printed roomy = largest(version, contents, aids, minding, false);
+        Printed roomy = largest(given, false);
         int goal = contents.has(SheetItem.STEPS) || contents.has(SheetItem.FINGERS) ? 0 : contents.has(SheetItem.BARE) ? 2 : 1;
         if (roomy.pages().size() <= goal || goal == 0) {
             return roomy;
         }
-        Printed tight = largest(version, contents, aids, minding, true);
+        Printed tight = largest(given, true);
         return tight.pages().size() < roomy.pages().size() ? tight : roomy;
     }
 
     /** As large as it can be printed on as few pages as it needs at its smallest. */
-    private static Printed largest(Version version, SheetContents contents, Aids aids, List<String> minding, boolean tight) {
-        Printed smallest = at(version, contents, aids, minding, spaces(tight).length - 1, tight);
+    private static Printed largest(Given given, boolean tight) {
+        Printed smallest = at(given, spaces(tight).length - 1, tight);
         int low = 0;
         int high = spaces(tight).length - 1;
         Printed best = smallest;
         while (low < high) {
             int middle = (low + high) / 2;
-            Printed printed = at(version, contents, aids, minding, middle, tight);
+            Printed printed = at(given, middle, tight);
             if (printed.pages().size() <= smallest.pages().size()) {
                 best = printed;
                 high = middle;
@@ -138,8 +151,8 @@ public final class Handout {
         return best;
     }
 
-    private static Printed at(Version version, SheetContents contents, Aids aids, List<String> minding, int size, boolean tight) {
-        return new Printed(new Handout(version, contents, aids, minding, spaces(tight)[size], tight).build(), spaces(tight)[size]);
+    private static Printed at(Given given, int size, boolean tight) {
+        return new Printed(new Handout(given, spaces(tight)[size], tight).build(), spaces(tight)[size]);
     }
 
     private static double[] spaces(boolean tight) {
@@ -222,8 +235,10 @@ public final class Handout {
         flow.paragraph(arrangement.tune().title(), left, right, 4.4, Face.SERIF_BOLD, Ink.MUSIC);
         String type = arrangement.tune().head().rhythm().isEmpty()
                 ? TuneType.of(arrangement.tune().head()).id() : arrangement.tune().head().rhythm();
+        String key = !contents.has(SheetItem.AS_FINGERED) || !keys.differs() ? keys.inWords()
+                : "%s, written as it is fingered, in %s".formatted(keys.sounding().spoken(), keys.fingered().spoken());
         String line = "%s in %s · %s · version: %s · goal: %s".formatted(
-                type, arrangement.tune().head().key().spoken(), arrangement.instrument().spoken(),
+                type, key, keys.instrument().capo() > 0 && contents.has(SheetItem.AS_FINGERED) ? keys.instrument().spoken() : arrangement.instrument().name(),
                 arrangement.ladder().rung(rung).name(), arrangement.tempo().spoken());
         flow.paragraph(line, left, right, TEXT * (contents.large() ? words : 1), Face.SANS, Ink.MUSIC);
         if (!arrangement.tune().head().composers().isEmpty()) {

@@ -15,6 +15,7 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.w3c.dom.Document;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Ladder;
 import wildflourish.score.Scores;
 import wildflourish.score.display.Drawing;
 import wildflourish.score.display.Face;
@@ -121,7 +122,10 @@ class PaintersTest {
     @Test
     void theBareSheetHasNoOrnamentsAndTheLowTuneSaysWhatIsMissing() throws Exception {
         assertThat(text(Handout.pdf(Scores.demo().get(3).version(0), Aids.NONE, List.of()))).doesNotContain("How each ornament");
-        assertThat(text(Handout.pdf(Scores.demo().get(6).version(3), Aids.NONE, List.of()))).contains("10 notes marked with a cross");
+        Arrangement low = Scores.demo().get(6);
+        Arrangement asItIs = low.with(Ladder.bare());
+        assertThat(text(Handout.pdf(asItIs.version(0), Aids.NONE, List.of()))).contains("10 notes marked with a cross");
+        assertThat(text(Handout.pdf(low.version(3), Aids.NONE, List.of()))).as("they are put right where it is grown").doesNotContain("marked with a cross").contains("octave up");
     }
 
     @Test
