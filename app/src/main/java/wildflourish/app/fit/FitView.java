@@ -160,7 +160,7 @@ public final class FitView extends BorderPane {
     }
 
     /** Shows the cell in hand on the score below the table, or no more. */
-    void toggleScore() {
+    public void toggleScore() {
         boolean on = !score.isVisible();
         Shown.set(score, on);
         if (on) {

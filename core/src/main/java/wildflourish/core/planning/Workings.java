@@ -35,6 +35,9 @@ final class Workings {
     /** The places of each stage, and how many places before it each of them is told apart by. */
     private final Place[][] byStage;
     private final int[] widths;
+    /** What each place of each stage costs by itself, what goes against a choice included, what goes against a demand left out. */
+    private final int[][] own;
+    private final Choices choices;
     private final int[][][] step;
     private final ShortestPath paths;
     private final int[] path;
@@ -44,11 +47,27 @@ final class Workings {
             Timeline tune, Instrument instrument, School school, Choices choices, Leanings leanings,
             List<Integer> notes, List<List<Place>> places, Optional<Workings> before) {
         this.instrument = instrument;
-        this.hands = Hands.of(instrument, school);
-        this.weights = Weights.of(instrument, school);
         this.notes = notes;
         this.places = places;
         this.leanings = leanings;
+        this.choices = choices;
+        if (before.isPresent() && before.get().choices.equals(choices) && before.get().leanings.with(leanings.demand()).equals(leanings)) {
+            // Only what is demanded of the notes is another: what their places cost is known.
+            Workings known = before.get();
+            this.hands = known.hands;
+            this.weights = known.weights;
+            this.chosen = known.chosen;
+            this.habits = known.habits;
+            this.byStage = known.byStage;
+            this.widths = known.widths;
+            this.own = known.own;
+            this.step = known.step;
+            this.paths = new ShortestPath(new Steps(), step);
+            this.path = paths.path();
+            return;
+        }
+        this.hands = Hands.of(instrument, school);
+        this.weights = Weights.of(instrument, school);
         this.chosen = new ArrayList<>();
         this.habits = new ArrayList<>();
         for (int s = 0; s < notes.size(); s++) {
@@ -60,6 +79,16 @@ final class Workings {
         this.widths = new int[byStage.length];
         for (int s = 0; s < widths.length; s++) {
             widths[s] = hands.looksBack() && s > 0 ? byStage[s - 1].length : 1;
+        }
+        this.own = new int[byStage.length][];
+        Weights.Sum sum = weights.new Sum();
+        for (int s = 0; s < own.length; s++) {
+            own[s] = new int[byStage[s].length];
+            for (int p = 0; p < own[s].length; p++) {
+                Place place = byStage[s][p];
+                own(s, place, sum);
+                own[s][p] = sum.take() + (chosen.get(s).filter(c -> !c.equals(place.text())).isPresent() ? AGAINST_CHOICE : 0);
+            }
         }
         this.step = before.map(b -> b.step).orElseGet(() -> ShortestPath.steps(new Steps()));
         this.paths = new ShortestPath(new Steps(), step);
@@ -94,10 +123,7 @@ final class Workings {
 
         @Override
         public int alone(int stage, int option) {
-            Place place = place(stage, option);
-            own(stage, place, sum);
-            boolean against = chosen.get(stage).filter(c -> !c.equals(place.text())).isPresent();
-            return sum.take() + (against ? AGAINST_CHOICE : 0) + undemanded(stage, place);
+            return own[stage][option / widths[stage]] + undemanded(stage, place(stage, option));
         }
 
         @Override
