@@ -12,6 +12,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Varied;
 import wildflourish.core.tune.Ratio;
 import wildflourish.score.Scores;
@@ -288,11 +289,15 @@ class EngravingTest {
 
     @Test
     void theStripCrossesOutWhatTheWhistleLacks() {
-        Arrangement lowTune = Scores.demo().get(6);
+        Arrangement grown = Scores.demo().get(6);
+        assertThat(crosses(grown)).as("what is grown is put right").isZero();
+        Arrangement lowTune = grown.with(Ladder.bare());
         assertThat(lowTune.situation().plan().missing()).isNotEmpty();
-        long crosses = Scores.trellis(lowTune, Set.of(0), 112).drawing().shapes().stream()
-                .filter(s -> s.ink() == Ink.MISSING).count();
-        assertThat(crosses).isEqualTo(2L * lowTune.situation().plan().missing().size());
+        assertThat(crosses(lowTune)).isEqualTo(2L * lowTune.situation().plan().missing().size());
+    }
+
+    private static long crosses(Arrangement arrangement) {
+        return Scores.trellis(arrangement, Set.of(0), 112).drawing().shapes().stream().filter(s -> s.ink() == Ink.MISSING).count();
     }
 
     @Test
