@@ -6,6 +6,7 @@ module wildflourish.core {
     exports wildflourish.core.data;
     exports wildflourish.core.finding;
     exports wildflourish.core.fit;
+    exports wildflourish.core.lesson;
     exports wildflourish.core.growth;
     exports wildflourish.core.instrument;
     exports wildflourish.core.memory;
@@ -20,6 +21,7 @@ module wildflourish.core {
     exports wildflourish.core.writing;
 
     opens wildflourish.core.fit to com.fasterxml.jackson.databind;
+    opens wildflourish.core.lesson to com.fasterxml.jackson.databind;
     opens wildflourish.core.growth to com.fasterxml.jackson.databind;
     opens wildflourish.core.instrument to com.fasterxml.jackson.databind;
     opens wildflourish.core.ornament to com.fasterxml.jackson.databind;

@@ -13,6 +13,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
+import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Varied;
 import wildflourish.core.tune.Ratio;
 import wildflourish.score.Scores;
@@ -291,7 +292,7 @@ class EngravingTest {
     void theStripCrossesOutWhatTheWhistleLacks() {
         Arrangement grown = Scores.demo().get(6);
         assertThat(crosses(grown)).as("what is grown is put right").isZero();
-        Arrangement lowTune = grown.with(Ladder.bare());
+        Arrangement lowTune = grown.with(new Ladder(grown.ladder().rungs().stream().map(r -> r.with(Setting.BARE)).toList()));
         assertThat(lowTune.situation().plan().missing()).isNotEmpty();
         assertThat(crosses(lowTune)).isEqualTo(2L * lowTune.situation().plan().missing().size());
     }
