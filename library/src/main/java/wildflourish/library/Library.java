@@ -25,6 +25,7 @@ public final class Library implements AutoCloseable {
     private final Drawer drawer;
     private final Log log;
     private final Index index;
+    private final People people;
 
     private Library(LibraryFile file, Store store, Clock clock, boolean leftOpen) {
         this.file = file;
@@ -35,6 +36,7 @@ public final class Library implements AutoCloseable {
         this.drawer = new Drawer(store);
         this.log = new Log(store);
         this.index = new Index(store);
+        this.people = new People(store, clock);
     }
 
     /**
@@ -113,6 +115,11 @@ public final class Library implements AutoCloseable {
     /** What has been practised. */
     public Log log() {
         return log;
+    }
+
+    /** Those who learn. */
+    public People people() {
+        return people;
     }
 
     /** What tunes are found by. */

@@ -30,13 +30,13 @@ public final class Log {
 
     private static void insert(Handle h, LoggedPass pass) {
         h.createUpdate("INSERT INTO practice_pass (at, seconds, tune_id, subject, passage, instrument, rung, hands, tempo,"
-                        + " part_ms, even, variation, drift, offset_ms, expected, missed, extra) VALUES (:at, :seconds, :tune, :subject,"
-                        + " :passage, :instrument, :rung, :hands, :tempo, :part, :even, :variation, :drift, :offset, :expected, :missed, :extra)")
+                        + " part_ms, even, variation, drift, offset_ms, expected, missed, extra, student_id) VALUES (:at, :seconds, :tune, :subject,"
+                        + " :passage, :instrument, :rung, :hands, :tempo, :part, :even, :variation, :drift, :offset, :expected, :missed, :extra, :student)")
                 .bind("at", pass.at().toString()).bind("seconds", pass.seconds()).bind("tune", pass.tune().orElse(null))
                 .bind("subject", pass.subject()).bind("passage", pass.passage()).bind("instrument", pass.instrument())
                 .bind("rung", pass.rung()).bind("hands", pass.hands()).bind("tempo", pass.tempo().map(Tempo::toString).orElse(null))
                 .bind("part", pass.partMs()).bind("even", pass.even()).bind("variation", pass.variation()).bind("drift", pass.drift())
-                .bind("offset", pass.offsetMs()).bind("expected", pass.expected()).bind("missed", pass.missed()).bind("extra", pass.extra())
+                .bind("offset", pass.offsetMs()).bind("expected", pass.expected()).bind("missed", pass.missed()).bind("extra", pass.extra()).bind("student", pass.student().orElse(null))
                 .execute();
     }
 
@@ -48,9 +48,11 @@ public final class Log {
     private static LoggedPass pass(ResultSet r) throws SQLException {
         long tune = r.getLong("tune_id");
         Optional<Long> known = r.wasNull() ? Optional.empty() : Optional.of(tune);
+        long student = r.getLong("student_id");
+        Optional<Long> who = r.wasNull() ? Optional.empty() : Optional.of(student);
         return new LoggedPass(Instant.parse(r.getString("at")), r.getDouble("seconds"), known, r.getString("subject"), r.getString("passage"),
                 r.getString("instrument"), r.getString("rung"), r.getString("hands"), Optional.ofNullable(r.getString("tempo")).map(Tempo::parse),
                 r.getInt("part_ms"), r.getBoolean("even"), r.getDouble("variation"), r.getDouble("drift"), r.getDouble("offset_ms"),
-                r.getInt("expected"), r.getInt("missed"), r.getInt("extra"));
+                r.getInt("expected"), r.getInt("missed"), r.getInt("extra"), who);
     }
 }

@@ -20,7 +20,7 @@ final class Schema {
     /** The steps, the first one first: a library of version n has the first n. */
     private static final List<String> STEPS = List.of(
             "V1__tunes_and_their_editions.sql", "V2__own_instruments_and_habits.sql", "V3__licks.sql", "V4__practice.sql",
-            "V5__what_tunes_are_found_by.sql");
+            "V5__what_tunes_are_found_by.sql", "V6__people.sql");
 
     /** "WFLR", by which a library is known; those made before it was written have none. */
     private static final int OURS = 0x57464c52;
@@ -119,6 +119,11 @@ final class Schema {
         for (int step = from; step < to; step++) {
             handle.createScript(sql(STEPS.get(step))).executeAsSeparateStatements();
         }
+    }
+
+    /** The SQL of the first steps, for tests of earlier libraries. */
+    static List<String> upTo(int version) {
+        return STEPS.subList(0, version).stream().map(Schema::sql).toList();
     }
 
     private static String sql(String file) {

@@ -198,7 +198,7 @@ public final class FitView extends BorderPane {
             lines.add(Labels.wrapped(Sentence.full(now.recording().inWords())));
         }
         if (!now.ways().isEmpty()) {
-            Label heading = new Label("Easy ways to " + cell.sounding().spoken());
+            Label heading = Labels.wrapped("Easy ways to " + cell.sounding().spoken());
             heading.getStyleClass().add("note-title");
             lines.add(heading);
             now.ways().forEach(w -> lines.add(Labels.wrapped("%s%s".formatted(Sentence.capital(w.inWords()), w.isWhole() ? "" : ", but for " + w.lie().terms().getFirst().inWords()))));

@@ -18,11 +18,24 @@ import wildflourish.core.tune.Tempo;
  * @param tempo of a tune's pass; empty for a gesture
  * @param partMs length of the part of a gesture in milliseconds; 0 for a tune
  * @param even whether it was even by the rule then in force; for a gesture, whether most tries were clean
+ * @param student the id in the library of whoever played it; empty where that was not said
  * @param variation as {@link Evenness#variation}; so the drift
  */
 public record LoggedPass(
         Instant at, double seconds, Optional<Long> tune, String subject, String passage, String instrument, String rung, String hands,
-        Optional<Tempo> tempo, int partMs, boolean even, double variation, double drift, double offsetMs, int expected, int missed, int extra) {
+        Optional<Tempo> tempo, int partMs, boolean even, double variation, double drift, double offsetMs, int expected, int missed, int extra, Optional<Long> student) {
+
+    /** A pass of nobody in particular. */
+    public LoggedPass(
+            Instant at, double seconds, Optional<Long> tune, String subject, String passage, String instrument, String rung, String hands,
+            Optional<Tempo> tempo, int partMs, boolean even, double variation, double drift, double offsetMs, int expected, int missed, int extra) {
+        this(at, seconds, tune, subject, passage, instrument, rung, hands, tempo, partMs, even, variation, drift, offsetMs, expected, missed, extra, Optional.empty());
+    }
+
+    /** The same, played by somebody. */
+    public LoggedPass by(Optional<Long> somebody) {
+        return new LoggedPass(at, seconds, tune, subject, passage, instrument, rung, hands, tempo, partMs, even, variation, drift, offsetMs, expected, missed, extra, somebody);
+    }
 
     /** A pass that was measured. */
     public static LoggedPass of(Instant at, Practised what, Evenness pass, boolean even) {

@@ -1,0 +1,129 @@
+package wildflourish.library;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import org.jdbi.v3.core.Handle;
+import wildflourish.core.lesson.Student;
+
+/**
+ * Students, what they learn, what they were given, and when they met. Each change is one transaction. Every method may throw {@link LibraryFault}.
+ */
+public final class People {
+
+    private final Store store;
+    private final Clock clock;
+
+    People(Store store, Clock clock) {
+        this.store = store;
+        this.clock = clock;
+    }
+
+    /** Takes in a student; their id. */
+    public long add(Student student) {
+        return store.write(h -> h.createUpdate("INSERT INTO student (document, joined_at) VALUES (:document, :at)").bind("document", student.write())
+                .bind("at", clock.instant().toString()).executeAndReturnGeneratedKeys("id").mapTo(Long.class).one());
+    }
+
+    /** Writes what is known of a student anew. */
+    public void change(long id, Student student) {
+        store.change(h -> h.createUpdate("UPDATE student SET document = :document WHERE id = :id").bind("document", student.write()).bind("id", id).execute());
+    }
+
+    /** The students, in the order in which they came. */
+    public Rows<Person> all() {
+        return store.read(h -> Reader.all(h, "student", "id, document, joined_at FROM student WHERE true",
+                r -> new Person(r.getLong("id"), Student.read(text(r, "document")), Instant.parse(text(r, "joined_at")))));
+    }
+
+    /**
+     * Deletes a student with everything that is known of them: passes, tunes, what was given, where they came. Nothing of it is left in the file, nor in back-ups made from
+     * now on; those made before keep what they had.
+     */
+    public void remove(long id) {
+        store.alone(h -> {
+            h.execute("PRAGMA secure_delete = ON");
+            Store.transaction(h, t -> {
+                for (String table : List.of("attendance", "given", "learning", "practice_pass")) {
+                    t.createUpdate("DELETE FROM " + table + " WHERE student_id = :id").bind("id", id).execute();
+                }
+                return t.createUpdate("DELETE FROM student WHERE id = :id").bind("id", id).execute();
+            });
+            h.execute("VACUUM");
+            h.execute("PRAGMA wal_checkpoint(TRUNCATE)");
+        });
+    }
+
+    /** Puts a student on a rung of a tune; a word of the teacher's about what is next ends. */
+    public void learn(long student, long tune, int rung) {
+        store.change(h -> h.createUpdate("INSERT INTO learning (student_id, tune_id, rung, decided, since) VALUES (:student, :tune, :rung, '', :at)"
+                        + " ON CONFLICT (student_id, tune_id) DO UPDATE SET rung = excluded.rung, decided = ''")
+                .bind("student", student).bind("tune", tune).bind("rung", rung).bind("at", clock.instant().toString()).execute());
+    }
+
+    /** Keeps what is next by the teacher's own word; an empty one leaves it to be computed. */
+    public void decide(long student, long tune, String what) {
+        store.change(h -> h.createUpdate("UPDATE learning SET decided = :what WHERE student_id = :student AND tune_id = :tune")
+                .bind("what", what).bind("student", student).bind("tune", tune).execute());
+    }
+
+    /** The student learns a tune no longer; what was practised and given stays. */
+    public void leave(long student, long tune) {
+        store.change(h -> h.createUpdate("DELETE FROM learning WHERE student_id = :student AND tune_id = :tune").bind("student", student).bind("tune", tune).execute());
+    }
+
+    /** What is learned by whom. */
+    public Rows<Learning> learning() {
+        return store.read(h -> Reader.all(h, "tune learned", "student_id, tune_id, rung, decided, since FROM learning WHERE true",
+                r -> new Learning(r.getLong("student_id"), r.getLong("tune_id"), r.getInt("rung"), text(r, "decided"), Instant.parse(text(r, "since")))));
+    }
+
+    /** Writes down what was given out, all of it or nothing. */
+    public void give(List<Given> all) {
+        store.change(h -> all.forEach(g -> give(h, g)));
+    }
+
+    private static void give(Handle h, Given given) {
+        h.createUpdate("INSERT INTO given (student_id, tune_id, edition_id, at, rung, tempo, what) VALUES (:student, :tune, :edition, :at, :rung, :tempo, :what)")
+                .bind("student", given.student()).bind("tune", given.tune()).bind("edition", given.edition()).bind("at", given.at().toString())
+                .bind("rung", given.rung()).bind("tempo", given.tempo()).bind("what", given.what()).execute();
+    }
+
+    /** What was given out, the first of it first. */
+    public Rows<Given> given() {
+        return store.read(h -> Reader.all(h, "thing given", "student_id, tune_id, edition_id, at, rung, tempo, what FROM given WHERE true",
+                r -> new Given(r.getLong("student_id"), r.getLong("tune_id"), r.getLong("edition_id"), Instant.parse(text(r, "at")), text(r, "rung"), text(r, "tempo"),
+                        text(r, "what"))));
+    }
+
+    /** Writes down a lesson, a workshop or a jam with those who came. */
+    public void meet(Meeting meeting) {
+        store.change(h -> {
+            long id = h.createUpdate("INSERT INTO meeting (at, kind, tunes, remark) VALUES (:at, :kind, :tunes, :remark)").bind("at", meeting.at().toString())
+                    .bind("kind", meeting.kind()).bind("tunes", meeting.tunes()).bind("remark", meeting.remark()).executeAndReturnGeneratedKeys("id").mapTo(Long.class).one();
+            meeting.there().forEach(s -> h.createUpdate("INSERT INTO attendance (meeting_id, student_id) VALUES (:meeting, :student)")
+                    .bind("meeting", id).bind("student", s).execute());
+        });
+    }
+
+    /** The lessons, workshops and jams, the first of them first. */
+    public Rows<Meeting> meetings() {
+        return store.read(h -> {
+            Map<Long, List<Long>> there = new HashMap<>();
+            Reader.all(h, "attendance", "meeting_id, student_id FROM attendance WHERE true", r -> Map.entry(r.getLong("meeting_id"), r.getLong("student_id"))).read()
+                    .forEach(e -> there.computeIfAbsent(e.getKey(), k -> new ArrayList<>()).add(e.getValue()));
+            return Reader.all(h, "meeting", "id, at, kind, tunes, remark FROM meeting WHERE true", r -> new Meeting(Instant.parse(text(r, "at")), text(r, "kind"),
+                    text(r, "tunes"), text(r, "remark"), there.getOrDefault(r.getLong("id"), List.of())));
+        });
+    }
+
+    private static String text(ResultSet row, String column) throws SQLException {
+        return Objects.requireNonNull(row.getString(column));
+    }
+}
