@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
 import wildflourish.app.work.Documents;
 import wildflourish.core.finding.Finding;
+import wildflourish.core.growth.Folds;
 import wildflourish.core.growth.Translation;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
@@ -182,6 +183,9 @@ final class TuneOptions {
             Arrangement made = usual == Usual.UNGROWN
                     ? new Arrangement(tune.tune(), instrument(), played, speeds, school, Ladder.bare())
                     : Documents.grown(tune.tune(), instrument(), played, speeds, school);
+            if (usual == Usual.AS_WRITTEN && (rung == null || rung == 0)) {
+                made = made.with(Folds.asWritten(made.ladder()));
+            }
             return made.withUnread(tune.unread());
         } catch (IllegalArgumentException e) {
             throw Refusal.call(String.valueOf(e.getMessage()));

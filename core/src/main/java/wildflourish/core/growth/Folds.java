@@ -136,6 +136,11 @@ public final class Folds {
         return arrangement.with(folds.putRight(Growing.without(arrangement.ladder()), arrangement.wishes()));
     }
 
+    /** A ladder in which nothing stands in for anything: the tune as it is written, whether the instrument has it or not. */
+    public static Ladder asWritten(Ladder ladder) {
+        return Growing.without(ladder);
+    }
+
     /** A tune in hands, with other notes standing in. */
     static Situation within(Situation plain, List<Variation> standIns) {
         Setting setting = Setting.BARE;
