@@ -29,6 +29,7 @@ import wildflourish.app.work.Folders;
             ConvertCommand.class,
             WriteCommand.class,
             SearchCommand.class,
+            ClassCommand.class,
             BackupCommand.class,
             RestoreCommand.class,
             InstrumentsCommand.class

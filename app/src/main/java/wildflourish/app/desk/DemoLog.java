@@ -4,9 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
@@ -14,22 +12,15 @@ import wildflourish.core.ornament.Speeds;
 import wildflourish.core.practice.Drill;
 import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.Expected;
-import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.practice.SimulatedStudent;
-import wildflourish.core.practice.StepRule;
-import wildflourish.core.practice.Steps;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
-import wildflourish.core.tune.PlayedOut;
-import wildflourish.core.tune.Ratio;
-import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.TuneType;
-import wildflourish.sound.transport.Piece;
 
 /** Some weeks of practice for the demo class: every pass is played by somebody made up and measured like any other. */
 final class DemoLog {
@@ -65,29 +56,8 @@ final class DemoLog {
         return today.minus(Duration.ofDays(DAYS - day)).minus(Duration.ofMinutes(90));
     }
 
-    private void stretch(String name, int from, int to, String student, int passes, int[] days) {
-        Map<Tempo, Expected> known = new HashMap<>();
-        Steps steps = Steps.upTo(arrangement.tempo(), StepRule.USUAL);
-        int pass = 0;
-        for (int day : days) {
-            Instant at = day(day);
-            for (int i = 0; i < passes; i++) {
-                Tempo tempo = steps.tempo();
-                Expected expected = known.computeIfAbsent(tempo, t -> expected(from, to, t));
-                Evenness played = Evenness.of(expected, SimulatedStudent.byId(student).play(expected, pass++, SEED));
-                Steps.Next next = steps.after(played);
-                log.add(LoggedPass.of(at, new LoggedPass.Practised(Optional.of(tune), arrangement.tune().title(), name, INSTRUMENT, "bare",
-                        student, Optional.of(tempo), 0), played, next.even()));
-                steps = next.steps();
-                at = at.plusMillis(Math.round(expected.lengthMs()) + 4000);
-            }
-        }
-    }
-
-    private Expected expected(int from, int to, Tempo tempo) {
-        Piece piece = Piece.of(arrangement, 0, tempo, Lilt.STRAIGHT);
-        PlayedOut.Span span = piece.played().span(from, to, Ratio.ZERO).orElseThrow();
-        return Expected.of(piece.performance(), piece.played(), span, Lilt.STRAIGHT);
+    private void stretch(String name, int from, int to, String student, int passes, int... days) {
+        log.addAll(new DemoPasses(tune, arrangement, this::day).stretch(name, from, to, student, passes, days));
     }
 
     private void drill(String id, String student, int[] days) {

@@ -2,6 +2,8 @@ package wildflourish.app.desk;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
@@ -18,6 +20,7 @@ import wildflourish.app.trellis.TrellisScreen;
 import wildflourish.app.work.Aside;
 import wildflourish.app.work.Keeper;
 import wildflourish.app.work.Trouble;
+import wildflourish.core.tune.Tune;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.formats.book.BookTune;
 import wildflourish.formats.book.TuneBook;
@@ -73,16 +76,16 @@ public final class DeskApplication extends Application {
         }
     }
 
-    /** Puts the demo class's tunes into an empty library, and some weeks of practice on the first of them. */
+    /** Puts the demo class into an empty library: its tunes, some weeks of practice on the first of them, and its students. */
     public static void fillWithDemo(Library library) {
-        boolean first = true;
+        List<Long> ids = new ArrayList<>();
+        List<Tune> tunes = new ArrayList<>();
         for (BookTune tune : demo().tunes()) {
-            long id = ShelfWork.add(library.tunes()::add, tune);
-            if (first) {
-                library.log().add(DemoLog.of(id, tune.tune(), Clock.systemUTC()));
-            }
-            first = false;
+            ids.add(ShelfWork.add(library.tunes()::add, tune));
+            tunes.add(tune.tune());
         }
+        library.log().add(DemoLog.of(ids.getFirst(), tunes.getFirst(), Clock.systemUTC()));
+        DemoClass.into(library, ids, tunes, Clock.systemUTC());
     }
 
     @Override

@@ -12,6 +12,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import wildflourish.core.lesson.Student;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.library.Edition;
 import wildflourish.library.EditionEntry;
@@ -19,6 +20,7 @@ import wildflourish.library.Habit;
 import wildflourish.library.Index;
 import wildflourish.library.Library;
 import wildflourish.library.LibraryFault;
+import wildflourish.library.People;
 import wildflourish.library.Saved;
 import wildflourish.library.Steps;
 
@@ -193,6 +195,16 @@ public final class Keeper implements AutoCloseable {
                 library.drawer().endHabit(habit);
             }
         });
+    }
+
+    /** Takes in a student; their id. Never on the interface's thread. */
+    public long add(Student student) {
+        return write(l -> l.people().add(student));
+    }
+
+    /** Changes something about the people of the library; {@code what} is for reading, as in {@code what Ina learns}. */
+    public void people(String what, Consumer<People> change) {
+        keep(what, () -> change.accept(library.people()));
     }
 
     /** Writes a pass into the practice log. */

@@ -107,10 +107,12 @@ public sealed interface NextStep {
         if (standing.passes() == 0) {
             return new Begin("nothing of it has been played yet");
         }
-        if (!standing.good().isEmpty() && Review.RULE.overdue(standing.good(), today) > 0) {
+        boolean top = standing.rung() + 1 >= hers.ladder().size();
+        long since = standing.good().isEmpty() ? 0 : ChronoUnit.DAYS.between(standing.good().last(), today);
+        if (!standing.good().isEmpty() && Review.RULE.overdue(standing.good(), today) > 0 && (top || since > Review.RULE.climbingDays())) {
             int good = standing.good().size();
-            return new Revisit(Review.RULE.overdue(standing.good(), today), "it was even at its goal on %d day%s, the last time %d days ago: after %d days it fades".formatted(
-                    good, good == 1 ? "" : "s", ChronoUnit.DAYS.between(standing.good().last(), today), Review.RULE.interval(good)));
+            return new Revisit(Review.RULE.overdue(standing.good(), today), "it was even at its goal on %s, the last time %s ago: after %s it fades".formatted(
+                    days(good), days(since), days(Math.max(Review.RULE.interval(good), top ? 0 : Review.RULE.climbingDays()))));
         }
         if (!standing.stuck().isEmpty()) {
             return stuck(standing, hers, easier);
@@ -118,10 +120,14 @@ public sealed interface NextStep {
         if (!standing.isThere()) {
             return faster(standing);
         }
-        if (standing.rung() + 1 < hers.ladder().size()) {
+        if (!top) {
             return fuller(standing, hers);
         }
         return new Keep(Review.RULE.due(standing.good()), "it is even at its goal on the top rung");
+    }
+
+    private static String days(long number) {
+        return number == 1 ? "1 day" : number + " days";
     }
 
     private static NextStep stuck(Standing standing, Arrangement hers, Optional<String> easier) {
@@ -145,7 +151,8 @@ public sealed interface NextStep {
             return new AtTempo(standing.goal().percent(StepRule.USUAL.percent().getFirst()), "its passages are even up to %s each: now the whole of it, slowly".formatted(
                     standing.reached().orElseThrow().spoken()));
         }
-        int percent = StepRule.USUAL.percent().stream().filter(p -> p > standing.percent()).findFirst().orElse(100);
+        int percent = StepRule.USUAL.percent().stream().filter(p -> standing.reached().filter(r -> !r.perMinute().isLess(standing.goal().percent(p).perMinute())).isEmpty())
+                .findFirst().orElse(100);
         return new AtTempo(standing.goal().percent(Math.min(100, percent)), standing.reached().map(r -> "it is even up to %s; the goal is %s".formatted(r.spoken(), standing.goal().spoken()))
                 .orElse("nothing of it was even yet: slow enough that it is"));
     }

@@ -12,8 +12,9 @@ import wildflourish.core.data.DataFile;
  * @param firstDays days after the first good day
  * @param factor by which each interval is longer than the one before
  * @param longestDays no interval is longer
+ * @param climbingDays while the next rung can be taken, no interval is shorter
  */
-public record Review(String provenance, int firstDays, int factor, int longestDays) {
+public record Review(String provenance, int firstDays, int factor, int longestDays, int climbingDays) {
 
     /** The rule as its data file has it. */
     public static final Review RULE = DataFile.read("lesson/review.json", Review.class);

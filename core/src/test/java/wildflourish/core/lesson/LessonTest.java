@@ -119,6 +119,14 @@ class LessonTest {
         assertThat(step).isEqualTo(new NextStep.Revisit(25, "it was even at its goal on 2 days, the last time 30 days ago: after 5 days it fades"));
     }
 
+    /** As above, half way up: a week between lessons lets nothing fade; after that it is played again before the next rung is taken. */
+    @Test
+    void whoStillClimbsHasAWeek() {
+        assertThat(next(0, hers(), Optional.empty(), pass(7, Standing.WHOLE, "bare", 100, true))).isInstanceOf(NextStep.TakeRung.class);
+        assertThat(next(0, hers(), Optional.empty(), pass(8, Standing.WHOLE, "bare", 100, true)))
+                .isEqualTo(new NextStep.Revisit(7, "it was even at its goal on 1 day, the last time 8 days ago: after 7 days it fades"));
+    }
+
     /** 8: everything is there, and it was played yesterday: keep it. */
     @Test
     void whatIsAtTheTopIsKept() {

@@ -1,0 +1,80 @@
+package wildflourish.app.command;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.PrintWriter;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+import wildflourish.app.work.ClassBook;
+import wildflourish.core.tune.Tempo;
+import wildflourish.library.Library;
+import wildflourish.library.Person;
+
+/** Who learns what, where they are, and what is next. */
+@Command(name = "class", description = "Who learns what, where they are, and what is next and why.", mixinStandardHelpOptions = true)
+final class ClassCommand implements Callable<Integer> {
+
+    @Mixin
+    private LibraryOption library;
+
+    @Option(names = "--class", paramLabel = "NAME", description = "only those of one class", defaultValue = "")
+    private String group = "";
+
+    @Option(names = "--json", description = "one JSON document")
+    private boolean json;
+
+    @Spec
+    private CommandSpec spec;
+
+    @Override
+    public Integer call() {
+        PrintWriter out = spec.commandLine().getOut();
+        try (Library open = library.open()) {
+            ClassBook book = ClassBook.of(open, LocalDate.now(ZoneId.systemDefault()), ZoneId.systemDefault(), () -> false).orElseThrow();
+            List<Person> people = book.group(group);
+            if (people.isEmpty()) {
+                throw Refusal.input("%s:0:0: error: there is no student%s in this library; take them in on the class screen".formatted(library.path(),
+                        group.isBlank() ? "" : " in the class '" + group + "'"));
+            }
+            if (json) {
+                Printing.print(document(book, people), out);
+            } else {
+                people.forEach(p -> print(book, p, out));
+            }
+            return 0;
+        }
+    }
+
+    private static void print(ClassBook book, Person person, PrintWriter out) {
+        out.printf("%s, %s, %s%n", person.student().name(), person.student().plays().spoken(), person.student().level());
+        book.lines().stream().filter(l -> l.person().equals(person)).forEach(l -> out.printf("  %s: %s; next: %s (%s)%n", l.tune().title(), l.where(), l.next().inWords(), l.next().why()));
+    }
+
+    private static ObjectNode document(ClassBook book, List<Person> people) {
+        ObjectNode document = Printing.object();
+        ArrayNode students = document.putArray("students");
+        for (Person person : people) {
+            ObjectNode row = students.addObject().put("name", person.student().name()).put("class", person.student().group()).put("instrument", person.student().instrument())
+                    .put("capo", person.student().capo()).put("level", person.student().level()).put("readsMusic", person.student().reads());
+            ArrayNode tunes = row.putArray("tunes");
+            for (ClassBook.Line line : book.lines()) {
+                if (line.person().equals(person)) {
+                    ObjectNode tune = tunes.addObject().put("title", line.tune().title()).put("rung", line.standing().rung()).put("rungName", line.rungName())
+                            .put("goal", line.standing().goal().toString()).put("reached", line.standing().reached().map(Tempo::toString).orElse(null))
+                            .put("inParts", line.standing().part()).put("last", line.standing().last().map(LocalDate::toString).orElse(null)).put("passes", line.standing().passes());
+                    ArrayNode stuck = tune.putArray("stuck");
+                    line.standing().stuck().forEach(s -> stuck.add(s.passage()));
+                    tune.put("next", line.next().inWords()).put("why", line.next().why());
+                }
+            }
+        }
+        return document;
+    }
+}
