@@ -1,5 +1,6 @@
 package wildflourish.app.desk;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -7,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.IntFunction;
+import wildflourish.core.memory.Kept;
 import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.Expected;
 import wildflourish.core.practice.Lilt;
@@ -36,26 +38,44 @@ final class DemoPasses {
         this.day = day;
     }
 
+    /** Sittings of so many passes one after another, by a student who is made up. */
+    private record Sittings(Arrangement arrangement, String name, int from, int to, String student, int passes, int times) {}
+
+    private static final Kept<Sittings, List<List<LoggedPass>>> PLAYED = new Kept<>(64);
+
     /** Sittings of some days, the tempo going up and down by the usual rule. */
     List<LoggedPass> stretch(String name, int from, int to, String student, int passes, int... days) {
+        List<List<LoggedPass>> sittings = PLAYED.of(new Sittings(arrangement, name, from, to, student, passes, days.length), this::play);
         List<LoggedPass> log = new ArrayList<>();
+        for (int i = 0; i < days.length; i++) {
+            Duration since = Duration.between(Instant.EPOCH, day.apply(days[i]));
+            sittings.get(i).forEach(p -> log.add(p.moved(since, Optional.of(tune))));
+        }
+        return log;
+    }
+
+    /** The passes of each sitting, as if each had begun at the epoch. */
+    private List<List<LoggedPass>> play(Sittings asked) {
+        List<List<LoggedPass>> sittings = new ArrayList<>();
         Map<Tempo, Expected> known = new HashMap<>();
         Steps steps = Steps.upTo(arrangement.tempo(), StepRule.USUAL);
         int pass = 0;
-        for (int one : days) {
-            Instant at = day.apply(one);
-            for (int i = 0; i < passes; i++) {
+        for (int sitting = 0; sitting < asked.times(); sitting++) {
+            List<LoggedPass> log = new ArrayList<>();
+            Instant at = Instant.EPOCH;
+            for (int i = 0; i < asked.passes(); i++) {
                 Tempo tempo = steps.tempo();
-                Expected expected = known.computeIfAbsent(tempo, t -> expected(from, to, t));
-                Evenness played = Evenness.of(expected, SimulatedStudent.byId(student).play(expected, pass++, SEED));
+                Expected expected = known.computeIfAbsent(tempo, t -> expected(asked.from(), asked.to(), t));
+                Evenness played = Evenness.of(expected, SimulatedStudent.byId(asked.student()).play(expected, pass++, SEED));
                 Steps.Next next = steps.after(played);
-                log.add(LoggedPass.of(at, new LoggedPass.Practised(Optional.of(tune), arrangement.tune().title(), name, arrangement.instrument().id(),
-                        arrangement.ladder().rung(0).name(), student, Optional.of(tempo), 0), played, next.even()));
+                log.add(LoggedPass.of(at, new LoggedPass.Practised(Optional.empty(), arrangement.tune().title(), asked.name(), arrangement.instrument().id(),
+                        arrangement.ladder().rung(0).name(), asked.student(), Optional.of(tempo), 0), played, next.even()));
                 steps = next.steps();
                 at = at.plusMillis(Math.round(expected.lengthMs()) + 4000);
             }
+            sittings.add(log);
         }
-        return log;
+        return sittings;
     }
 
     private Expected expected(int from, int to, Tempo tempo) {

@@ -1,5 +1,6 @@
 package wildflourish.core.practice;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import wildflourish.core.tune.Tempo;
@@ -35,6 +36,11 @@ public record LoggedPass(
     /** The same, played by somebody. */
     public LoggedPass by(Optional<Long> somebody) {
         return new LoggedPass(at, seconds, tune, subject, passage, instrument, rung, hands, tempo, partMs, even, variation, drift, offsetMs, expected, missed, extra, somebody);
+    }
+
+    /** The same, so much later, of a tune by its id. */
+    public LoggedPass moved(Duration later, Optional<Long> other) {
+        return new LoggedPass(at.plus(later), seconds, other, subject, passage, instrument, rung, hands, tempo, partMs, even, variation, drift, offsetMs, expected, missed, extra, student);
     }
 
     /** A pass that was measured. */
