@@ -16,6 +16,7 @@ import wildflourish.core.fit.Fingered;
 /** The open tune's name, its key, metre and tempo, and who plays it. A long name gives way to the rest. */
 final class Head extends HBox {
 
+    private final TrellisModel trellis;
     private final Label title = new Label("Wild Flourish");
     private final Label about = new Label();
     private final Button who = Buttons.button("who", "", "instrument, capo, tempo and student: Ctrl+I");
@@ -23,6 +24,7 @@ final class Head extends HBox {
     /** A head over the open tune; {@code card} opens the place for who plays. */
     Head(TrellisModel trellis, Runnable card) {
         super(14);
+        this.trellis = trellis;
         getStyleClass().add("head");
         setAlignment(Pos.CENTER_LEFT);
         title.setId("title");
@@ -39,6 +41,11 @@ final class Head extends HBox {
         HBox.setHgrow(gap, Priority.ALWAYS);
         getChildren().addAll(title, about, gap, who);
         trellis.state().addListener((o, before, now) -> show(now));
+        trellis.player().student().addListener((o, before, now) -> {
+            if (trellis.isOpen()) {
+                show(trellis.now());
+            }
+        });
     }
 
     private void show(TrellisState now) {
@@ -47,7 +54,8 @@ final class Head extends HBox {
         title.setText(arrangement.tune().title());
         title.setTooltip(new Tooltip(arrangement.tune().title()));
         about.setText("%s  ·  %s  ·  %s".formatted(Fingered.of(arrangement).inWords(), head.meter(), arrangement.tempo().spoken()));
-        who.setText(WhoPlays.inWords(arrangement) + "  ▾");
+        String student = trellis.player().student().get();
+        who.setText((student.isEmpty() ? "" : student + "  ·  ") + WhoPlays.inWords(arrangement) + "  ▾");
         who.setVisible(true);
     }
 

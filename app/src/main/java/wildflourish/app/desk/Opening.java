@@ -64,6 +64,16 @@ public final class Opening {
         open(tune, 4, 0, TrellisScreen.ID);
     }
 
+    /** Opens a tune on the trellis, unless it is open already; {@code then} runs when it can be seen. */
+    void open(long tune, Runnable then) {
+        if (trellis.isOpen() && trellis.now().tune() == tune) {
+            show.accept(TrellisScreen.ID);
+            then.run();
+        } else {
+            background.latest("opening", NOT_OPENED, job -> Openings.open(keeper, tune), opened -> show(opened, 4, 0, TrellisScreen.ID, then), () -> { });
+        }
+    }
+
     /** Opens a tune and stays on a screen, unless it is open already. */
     void openFor(long tune, String screen) {
         if (!trellis.isOpen() || trellis.now().tune() != tune) {
@@ -76,8 +86,13 @@ public final class Opening {
     }
 
     private void show(Openings.Opened opened, int rung, int note, String then) {
+        show(opened, rung, note, then, () -> { });
+    }
+
+    private void show(Openings.Opened opened, int rung, int note, String then, Runnable behind) {
         trellis.open(opened.tune(), opened.arrangement(), opened.history(), rung, note, () -> {
             show.accept(then);
+            behind.run();
             opened.remark().ifPresent(say);
         });
     }

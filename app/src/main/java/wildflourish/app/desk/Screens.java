@@ -13,6 +13,8 @@ import wildflourish.app.fit.FitModel;
 import wildflourish.app.fit.FitScreen;
 import wildflourish.app.frame.Screen;
 import wildflourish.app.listening.TakeHome;
+import wildflourish.app.people.PeopleModel;
+import wildflourish.app.people.PeopleScreen;
 import wildflourish.app.practice.PracticeModel;
 import wildflourish.app.practice.PracticeScreen;
 import wildflourish.app.practice.Practising;
@@ -42,19 +44,24 @@ final class Screens {
     private final Tools t;
     private final TakeHome takeHome;
     private final WritingModel writing;
+    private final PeopleModel people;
+    private final SheetModel sheet;
 
     private Screens(Tools tools) {
         this.t = tools;
         this.takeHome = new TakeHome(tools.listening(), tools.production());
         this.writing = new WritingModel(tools.trellis(), tools.background(), tools.shelfWork()::putUp,
                 draft -> tools.keeper().remember(Kept.DRAFT, () -> draft), tools.site()::say);
+        this.people = new PeopleModel(tools.keeper(), tools.trellis(), tools.background(), tools.production(), tools.site()::say, tools.opening()::open, Clock.systemUTC());
+        this.sheet = new SheetModel(tools.trellis(), contents -> tools.keeper().remember(Kept.SHEET, () -> contents), tools.background(), tools.production(),
+                new Printers(), tools.site()::say);
         tools.opening().whenRestored(kept -> kept.draft().ifPresent(writing::recall));
     }
 
     /** All of them, made from what there is. */
     static List<Screen> of(Tools tools) {
         Screens make = new Screens(tools);
-        return List.of(make.shelf(), make.writing(), make.reading(), make.trellis(), make.across(), make.fit(), make.rounds(), make.practice(), make.sheet(), make.chart());
+        return List.of(make.shelf(), make.writing(), make.reading(), make.trellis(), make.across(), make.fit(), make.rounds(), make.practice(), make.people(), make.sheet(), make.chart());
     }
 
     private Screen shelf() {
@@ -141,11 +148,15 @@ final class Screens {
                 t.shelf().tunes(), t.site());
     }
 
+    private Screen people() {
+        return new PeopleScreen(people, t.trellis(), () -> sheet.contents(), t.site());
+    }
+
     private Screen practice() {
         PracticeModel model = new PracticeModel(t.trellis(), t.player(), new PracticeModel.Keeping() {
             @Override
             public void log(LoggedPass pass) {
-                t.keeper().log(pass);
+                t.keeper().log(pass.by(people.chosen()));
             }
 
             @Override
@@ -158,10 +169,8 @@ final class Screens {
     }
 
     private Screen sheet() {
-        SheetModel model = new SheetModel(t.trellis(), contents -> t.keeper().remember(Kept.SHEET, () -> contents), t.background(), t.production(),
-                new Printers(), t.site()::say);
-        t.opening().whenRestored(kept -> model.recall(kept.sheet()));
-        return new SheetScreen(model, t.trellis(), t.site());
+        t.opening().whenRestored(kept -> sheet.recall(kept.sheet()));
+        return new SheetScreen(sheet, t.trellis(), t.site());
     }
 
     private Screen chart() {

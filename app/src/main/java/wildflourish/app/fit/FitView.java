@@ -58,7 +58,7 @@ public final class FitView extends BorderPane {
     FitView(FitModel model, List<Command> commands) {
         this.model = model;
         setId("fit");
-        getStyleClass().add("fit");
+        getStyleClass().addAll("fit", "tabled");
         heading.setId("fit-heading");
         heading.getStyleClass().add("note-title");
         title.setId("fit-title");

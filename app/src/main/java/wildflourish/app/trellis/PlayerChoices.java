@@ -2,11 +2,15 @@ package wildflourish.app.trellis;
 
 import java.util.ArrayList;
 import java.util.List;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
 import wildflourish.app.work.Documents;
 import wildflourish.core.growth.Translation;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
+import wildflourish.core.lesson.OwnVersion;
+import wildflourish.core.lesson.Student;
 import wildflourish.core.ornament.Move;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Speeds;
@@ -21,6 +25,7 @@ public final class PlayerChoices {
     private static final int FASTEST = 400;
 
     private final TrellisModel model;
+    private final ReadOnlyStringWrapper student = new ReadOnlyStringWrapper("");
 
     PlayerChoices(TrellisModel model) {
         this.model = model;
@@ -122,6 +127,29 @@ public final class PlayerChoices {
             model.later(() -> Documents.grown(now.tune(), instrument, now.tempo(), now.speeds(), now.school()),
                     grown -> unlessEdited(now, instrument, () -> model.edit("on the " + instrument.name(), grown)));
         }
+    }
+
+    /** The name of the student whom everything follows; empty for nobody. */
+    public ReadOnlyStringProperty student() {
+        return student.getReadOnlyProperty();
+    }
+
+    /** Nobody in particular plays. */
+    public void setNobody() {
+        student.set("");
+    }
+
+    /** A student plays: the open tune as their own version, on their instrument, in their hands. */
+    public void setStudent(Student student) {
+        this.student.set(student.name());
+        Arrangement now = model.arrangement();
+        model.later(() -> OwnVersion.of(student, now, now.tempo()), own -> {
+            if (!model.arrangement().equals(now)) {
+                setStudent(student);
+            } else if (!own.arrangement().equals(now)) {
+                model.edit("as %s plays it, on the %s".formatted(student.name(), own.arrangement().instrument().name()), own.arrangement());
+            }
+        });
     }
 
     /** What was worked out for an arrangement that has been edited meanwhile is worked out again. */

@@ -1,0 +1,233 @@
+package wildflourish.app.people;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.work.Background;
+import wildflourish.app.work.ClassBook;
+import wildflourish.app.work.ClassSheets;
+import wildflourish.app.work.Keeper;
+import wildflourish.app.work.Production;
+import wildflourish.app.work.StudentFile;
+import wildflourish.core.lesson.OwnVersion;
+import wildflourish.core.lesson.Student;
+import wildflourish.core.setting.Arrangement;
+import wildflourish.library.Given;
+import wildflourish.library.Person;
+import wildflourish.score.handout.SheetContents;
+
+/** The students and what they learn. What is computed of them comes from the background; what is changed is kept at once. */
+public final class PeopleModel {
+
+    private static final Background.Words NOT_READ = Background.Words.silent("the class could not be read; what is in the library is as it was");
+    private static final Background.Words NOT_COMPUTED = Background.Words.silent("not everybody's version could be worked out; the tune is as it was");
+
+    /** Opens a tune on the trellis. */
+    public interface Opens {
+
+        /** Unless it is open already; {@code then} runs when it can be seen. */
+        void open(long tune, Runnable then);
+    }
+
+    private final Keeper keeper;
+    private final TrellisModel trellis;
+    private final Background background;
+    private final Production production;
+    private final Consumer<String> say;
+    private final Opens open;
+    private final Clock clock;
+    private final ReadOnlyObjectWrapper<PeopleState> state = new ReadOnlyObjectWrapper<>(
+            new PeopleState(new ClassBook(List.of(), List.of(), List.of(), List.of(), List.of()), -1, -1, -1, "", List.of()));
+    private boolean shown;
+
+    /** A model over a library; {@code open} opens a tune on the trellis. */
+    public PeopleModel(Keeper keeper, TrellisModel trellis, Background background, Production production, Consumer<String> say, Opens open, Clock clock) {
+        this.keeper = keeper;
+        this.trellis = trellis;
+        this.background = background;
+        this.production = production;
+        this.say = say;
+        this.open = open;
+        this.clock = clock;
+    }
+
+    /** What is shown. */
+    public ReadOnlyObjectProperty<PeopleState> state() {
+        return state.getReadOnlyProperty();
+    }
+
+    /** The id of the student whom everything follows, if there is one. */
+    public Optional<Long> chosen() {
+        return state.get().follows().map(Person::id);
+    }
+
+    /** Follows the library while it is shown. */
+    public void setShown(boolean now) {
+        shown = now;
+        if (now) {
+            refresh();
+        }
+    }
+
+    /** Reads the class anew, and works out everybody's version of the open tune. */
+    void refresh() {
+        LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneId.systemDefault());
+        background.latest(this, NOT_READ, job -> keeper.ask(l -> ClassBook.of(l, today, ZoneId.systemDefault(), job::stopped)), book -> book.ifPresent(b -> {
+            state.set(state.get().with(b));
+            together();
+        }), () -> { });
+    }
+
+    private void together() {
+        if (!trellis.isOpen() || state.get().book().people().isEmpty()) {
+            return;
+        }
+        Arrangement arrangement = trellis.arrangement();
+        List<Person> people = state.get().book().people();
+        background.latest("class-together", NOT_COMPUTED, job -> people.parallelStream().map(p -> OwnVersion.of(p.student(), arrangement, arrangement.tempo())).toList(),
+                versions -> state.set(state.get().with(arrangement.tune().title(), versions)), () -> { });
+    }
+
+    /** Takes a student and a tune in hand; −1 for no tune. */
+    public void select(long student, long tune) {
+        if (student != state.get().student() || tune != state.get().tune()) {
+            state.set(state.get().selecting(student, tune));
+        }
+    }
+
+    /** Everything follows the student in hand from now on: instrument, capo, speeds and schools of the open tune, and the log. The tune in hand is opened. */
+    public void work() {
+        Optional<Person> person = state.get().person();
+        if (person.isEmpty()) {
+            say.accept("choose a student first");
+            return;
+        }
+        state.set(state.get().following(person.get().id()));
+        long tune = state.get().line().map(l -> l.tune().id()).orElse(-1L);
+        if (tune >= 0 && (!trellis.isOpen() || trellis.now().tune() != tune)) {
+            open.open(tune, () -> trellis.player().setStudent(person.get().student()));
+        } else if (trellis.isOpen()) {
+            trellis.player().setStudent(person.get().student());
+            if (tune >= 0) {
+                open.open(tune, () -> { });
+            }
+        }
+        say.accept("everything follows %s now; choose “nobody” to end that".formatted(person.get().student().name()));
+    }
+
+    /** Nobody is followed any more; the open tune stays as it is. */
+    public void workAsNobody() {
+        state.set(state.get().following(-1));
+        trellis.player().setNobody();
+        say.accept("nobody is followed any more");
+    }
+
+    /** Takes in a student, or changes the one in hand; whether it could be. Says why where it could not. */
+    boolean keep(Optional<Person> before, Student student) {
+        if (before.isPresent()) {
+            keeper.people("what is known of " + student.name(), p -> p.change(before.get().id(), student));
+            refresh();
+        } else {
+            background.run(NOT_READ, job -> keeper.add(student), id -> {
+                state.set(state.get().selecting(id, -1));
+                refresh();
+            });
+        }
+        say.accept("%s is kept".formatted(student.name()));
+        return true;
+    }
+
+    /** Deletes the student in hand with everything that is known of them. */
+    void remove() {
+        state.get().person().ifPresent(p -> {
+            keeper.people("that %s is gone".formatted(p.student().name()), all -> all.remove(p.id()));
+            say.accept("%s is gone, with every pass, tune and sheet that was kept; copies of the library made before today still have them".formatted(p.student().name()));
+            refresh();
+        });
+    }
+
+    /** The student in hand takes up the open tune, bare. */
+    void takeUp() {
+        Optional<Person> person = state.get().person();
+        if (person.isEmpty() || !trellis.isOpen()) {
+            say.accept("open a tune and choose a student first");
+            return;
+        }
+        long tune = trellis.now().tune();
+        if (state.get().book().line(person.get().id(), tune).isPresent()) {
+            say.accept("%s learns it already".formatted(person.get().student().name()));
+            return;
+        }
+        keeper.people("what %s learns".formatted(person.get().student().name()), p -> p.learn(person.get().id(), tune, 0));
+        state.set(state.get().selecting(person.get().id(), tune));
+        say.accept("%s learns “%s” now".formatted(person.get().student().name(), trellis.arrangement().tune().title()));
+        refresh();
+    }
+
+    /** Puts the student in hand so many rungs higher in the tune in hand. */
+    void step(int by) {
+        state.get().line().ifPresentOrElse(l -> {
+            int rung = Math.clamp(l.standing().rung() + by, 0, l.rungs() - 1);
+            if (rung != l.standing().rung()) {
+                keeper.people("the rung of " + l.person().student().name(), p -> p.learn(l.person().id(), l.tune().id(), rung));
+                refresh();
+            } else {
+                say.accept(by > 0 ? "this is the top rung" : "this is the ground");
+            }
+        }, () -> say.accept("choose a tune that this student learns"));
+    }
+
+    /** What is next by the teacher's own word; an empty one leaves it to be computed. */
+    void decide(String what) {
+        state.get().line().ifPresentOrElse(l -> {
+            keeper.people("what is next for " + l.person().student().name(), p -> p.decide(l.person().id(), l.tune().id(), what.strip()));
+            refresh();
+        }, () -> say.accept("choose a tune that this student learns"));
+    }
+
+    /** Writes everybody's sheet of the open tune into a folder, and all of them as one document; what was given to whom is written down. */
+    public void writeSheets(Path folder, SheetContents usual) {
+        if (!trellis.isOpen() || state.get().book().people().isEmpty()) {
+            say.accept("open a tune, and take in a student first");
+            return;
+        }
+        Arrangement arrangement = trellis.arrangement();
+        long tune = trellis.now().tune();
+        List<Person> people = state.get().book().people();
+        background.run(new Background.Words("making %d sheets".formatted(people.size()), "the sheets could not be written; nothing was written down about them"), job -> {
+            ClassSheets sheets = ClassSheets.of(arrangement, people, usual, done -> job.tell("making the sheets: %d of %d".formatted(done, people.size())), job::stopped);
+            if (job.stopped()) {
+                return "stopped; no sheet was written";
+            }
+            try {
+                Files.createDirectories(folder);
+                List<Path> files = sheets.write(folder, arrangement.tune().title());
+                long edition = keeper.ask(l -> l.tunes().current(tune).id());
+                List<Given> given = sheets.given(tune, edition, clock.instant());
+                keeper.people("what was given out", p -> p.give(given));
+                return "%d sheets are in %s; all of them as one are %s".formatted(files.size() - 1, folder, files.getLast().getFileName());
+            } catch (IOException e) {
+                return "the sheets could not be written to %s; choose another folder".formatted(folder);
+            }
+        }, words -> {
+            say.accept(words);
+            if (shown) {
+                refresh();
+            }
+        });
+    }
+
+    /** Writes everything that is known of the student in hand into a file. */
+    void writeStudent(Path file) {
+        state.get().person().ifPresent(p -> production.make(file, "what is known of " + p.student().name(), job -> keeper.ask(l -> StudentFile.of(l, p))));
+    }
+}

@@ -1,0 +1,69 @@
+package wildflourish.app.command;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import wildflourish.app.desk.DeskApplication;
+import wildflourish.library.Given;
+import wildflourish.library.Library;
+
+/** The class on the command line. */
+class ClassCommandTest extends CommandLineTest {
+
+    @TempDir
+    Path folder;
+
+    private Path library;
+
+    @BeforeEach
+    void theDemoClass() {
+        library = folder.resolve("class.sqlite");
+        try (Library open = Library.open(library)) {
+            DeskApplication.fillWithDemo(open);
+        }
+    }
+
+    @Test
+    void everyStudentHasTunesAndWhatIsNext() throws Exception {
+        JsonNode students = json("class", "--library", library).get("students");
+        assertThat(students).hasSize(8);
+        JsonNode tam = students.get(3);
+        assertThat(tam.get("name").asText()).isEqualTo("Tam Noustie");
+        assertThat(tam.get("class").asText()).isEqualTo("Thursday");
+        JsonNode stuck = tam.get("tunes").get(0);
+        assertThat(stuck.get("stuck").get(0).asText()).isEqualTo("the whole tune");
+        assertThat(stuck.get("reached").isNull()).isTrue();
+        assertThat(stuck.get("next").asText()).startsWith("an easier tune first");
+        for (JsonNode student : students) {
+            for (JsonNode tune : student.get("tunes")) {
+                assertThat(tune.get("why").asText()).isNotEmpty();
+                assertThat(tune.get("goal").asText()).contains("=");
+            }
+        }
+        assertThat(run("class", "--library", library, "--class", "Friday")).isEqualTo(1);
+        assertThat(run("class", "--library", folder.resolve("none.sqlite"))).isEqualTo(1);
+    }
+
+    @Test
+    void aSheetForEverybodyIsWrittenAndWrittenDown() throws Exception {
+        Path demo = Path.of("src/main/resources/wildflourish/app/demo/marram-strand.abc");
+        Path there = folder.resolve("sheets");
+        int before;
+        try (Library open = Library.open(library)) {
+            before = open.people().given().read().size();
+        }
+        assertThat(run("handout", demo, "--tune", 2, "--class", "thursday", "--library", library, "--out", there)).isZero();
+        try (var files = Files.list(there)) {
+            assertThat(files).hasSize(9);
+        }
+        try (Library open = Library.open(library)) {
+            assertThat(open.people().given().read()).hasSize(before + 8).last().extracting(Given::what).isEqualTo("sheet");
+        }
+        assertThat(run("handout", demo, "--class", "Friday", "--library", library, "--out", there)).isEqualTo(1);
+    }
+}

@@ -1,0 +1,146 @@
+package wildflourish.app.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Stream;
+import javafx.scene.control.Label;
+import javafx.scene.control.TableView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.Test;
+import wildflourish.app.people.PeopleModel;
+import wildflourish.app.people.PeopleScreen;
+import wildflourish.app.people.PeopleState;
+import wildflourish.core.lesson.NextStep;
+import wildflourish.core.lesson.OwnVersion;
+import wildflourish.library.Learning;
+import wildflourish.library.Person;
+import wildflourish.score.handout.SheetContents;
+
+/** Who is where and what is next, in a real window: from choosing a student to sheets for everybody. */
+class ClassWindowTest extends WindowTest {
+
+    private PeopleModel people() {
+        return model.screen(PeopleScreen.class).model();
+    }
+
+    private PeopleState now() {
+        return people().state().get();
+    }
+
+    private void enter() {
+        open(true);
+        push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.C);
+        until(() -> !now().together().isEmpty());
+    }
+
+    private List<Learning> learning() {
+        return keeper.ask(l -> l.people().learning().read());
+    }
+
+    private Person named(String name) {
+        return now().book().people().stream().filter(p -> p.student().name().equals(name)).findFirst().orElseThrow();
+    }
+
+    private long tune(String title) {
+        return now().book().tunes().stream().filter(t -> t.title().equals(title)).findFirst().orElseThrow().id();
+    }
+
+    @Test
+    void theDemoClassIsThereWithWhatIsNext() {
+        enter();
+        assertThat(lookup("#class-table").<TableView<Person>>query().getItems()).hasSize(8).extracting(p -> p.student().instrument()).doesNotHaveDuplicates();
+        assertThat(now().book().lines()).extracting(l -> l.next().getClass().getSimpleName()).contains("Begin", "AtTempo", "TakeRung", "Revisit", "Easier");
+        assertThat(now().book().lines()).allSatisfy(l -> assertThat(l.next().why()).isNotBlank());
+        assertThat(now().together()).hasSize(8).extracting(OwnVersion::student).extracting(s -> s.instrument()).contains("anglo-cg", "recorder-alto-f");
+        assertThat(lookup("#class-together").<Label>query().getText()).startsWith("“The Lamp at Half Tide”, each in their own version: everybody is clean up to minim = ");
+        interact(() -> people().select(named("Tam Noustie").id(), tune("Tar and Twine")));
+        assertThat(lookup("#class-told").queryParent().getChildrenUnmodifiable()).extracting(n -> ((Label) n).getText()).anyMatch(t -> t.startsWith("Next: an easier tune first: "));
+    }
+
+    /** Everything follows the student who is chosen: instrument, hands, and whose passes are logged; with nobody it does not. */
+    @Test
+    void everythingFollowsTheStudentWhoIsChosen() {
+        enter();
+        Person oona = named("Oona Brimwell");
+        interact(() -> people().select(oona.id(), tune("Six Gulls on the Chapel Wall")));
+        interact(() -> model.screen(PeopleScreen.class).view().requestFocus());
+        push(KeyCode.ENTER);
+        until(() -> model.trellis().isOpen() && model.trellis().arrangement().tune().title().equals("Six Gulls on the Chapel Wall")
+                && model.trellis().arrangement().instrument().id().equals("anglo-cg"));
+        assertThat(model.trellis().arrangement().speeds()).isEqualTo(oona.student().hands());
+        assertThat(isShown("trellis")).isTrue();
+        assertThat(lookup("#who").<javafx.scene.control.Button>query().getText()).startsWith("Oona Brimwell");
+        assertThat(people().chosen()).contains(oona.id());
+        interact(() -> people().workAsNobody());
+        assertThat(people().chosen()).isEmpty();
+        assertThat(lookup("#who").<javafx.scene.control.Button>query().getText()).doesNotContain("Oona");
+    }
+
+    /** A student is taken in, takes up the open tune, gets a rung higher, is decided upon, and leaves for good. */
+    @Test
+    void aStudentComesAndGoes() {
+        enter();
+        push(KeyCode.N);
+        write("Petra Lyth");
+        push(KeyCode.ENTER);
+        until(() -> now().book().people().size() == 9 && now().person().filter(p -> p.student().name().equals("Petra Lyth")).isPresent());
+        long petra = now().student();
+        push(KeyCode.T);
+        until(() -> now().line().isPresent());
+        assertThat(now().line().orElseThrow().next()).isInstanceOf(NextStep.Begin.class);
+        push(KeyCode.R);
+        until(() -> now().line().filter(l -> l.standing().rung() == 1).isPresent());
+        push(KeyCode.D);
+        write("clap it first");
+        push(KeyCode.ENTER);
+        until(() -> now().line().filter(l -> l.next().equals(new NextStep.Decided("clap it first"))).isPresent());
+        assertThat(learning()).filteredOn(l -> l.student() == petra).extracting(Learning::rung).containsExactly(1);
+        interact(() -> model.screen(PeopleScreen.class).commands().stream().filter(c -> c.id().equals("class-leave")).findFirst().orElseThrow().run().accept(""));
+        write("yes");
+        push(KeyCode.ENTER);
+        until(() -> now().book().people().size() == 8);
+        assertThat(learning()).noneMatch(l -> l.student() == petra);
+    }
+
+    @Test
+    void aStudentWithoutANameIsNotTakenIn() {
+        enter();
+        push(KeyCode.N);
+        interact(() -> lookup("#student-name").<TextField>query().clear());
+        push(KeyCode.ENTER);
+        assertThat(lookup("#student-fault").<Label>query().getText()).isEqualTo("A student has a name.");
+        assertThat(now().book().people()).hasSize(8);
+    }
+
+    /** One action makes each one's sheet on their own instrument, and all of them as one; it is written down who was given what. */
+    @Test
+    void everybodyGetsASheet() throws Exception {
+        enter();
+        int before = now().book().given().size();
+        Path there = folder.resolve("sheets");
+        interact(() -> people().writeSheets(there, SheetContents.USUAL));
+        until(() -> now().book().given().size() == before + 8);
+        List<Path> files;
+        try (Stream<Path> all = Files.list(there)) {
+            files = all.sorted().toList();
+        }
+        assertThat(files).hasSize(9);
+        assertThat(text(there.resolve("the-lamp-at-half-tide-magnus-holmrigg.pdf"))).contains("fiddle").contains("version: ");
+        assertThat(text(there.resolve("the-lamp-at-half-tide-jess-wrackline.pdf"))).as("she does not read music").contains("alto recorder").contains("How the steps are read");
+        String bundle = text(there.resolve("the-lamp-at-half-tide-everybody.pdf"));
+        assertThat(bundle).contains("fiddle", "tenor banjo", "C/G Anglo concertina", "bellows-blown pipes");
+        assertThat(now().book().given().getLast().what()).isEqualTo("sheet");
+    }
+
+    private static String text(Path pdf) throws Exception {
+        try (var document = Loader.loadPDF(pdf.toFile())) {
+            return new PDFTextStripper().getText(document);
+        }
+    }
+}
