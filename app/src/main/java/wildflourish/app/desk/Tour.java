@@ -19,6 +19,8 @@ import wildflourish.app.across.AcrossScreen;
 import wildflourish.app.fit.FitModel;
 import wildflourish.app.fit.FitScreen;
 import wildflourish.app.paint.Palette;
+import wildflourish.app.people.PeopleModel;
+import wildflourish.app.people.PeopleScreen;
 import wildflourish.app.practice.HandsChoice;
 import wildflourish.app.practice.PracticeModel;
 import wildflourish.app.practice.PracticeScreen;
@@ -122,6 +124,9 @@ final class Tour {
             fit().togglePlaying();
             model.screen(FitScreen.class).view().toggleScore();
         }, () -> fit().state().get().looked().flatMap(l -> l.score()).isPresent()));
+        stops.add(new Stop("", () -> model.show("class"), () -> !people().state().get().together().isEmpty()));
+        stops.add(new Stop("class", () -> people().select(people().state().get().book().people().get(3).id(), people().state().get().book().tunes().get(4).id()),
+                () -> people().state().get().line().isPresent()));
         stops.add(new Stop("across", () -> {
             look(Palette.LIGHT);
             model.show("across");
@@ -210,6 +215,10 @@ final class Tour {
 
     private RoundsModel rounds() {
         return model.screen(RoundsScreen.class).model();
+    }
+
+    private PeopleModel people() {
+        return model.screen(PeopleScreen.class).model();
     }
 
     private FitModel fit() {

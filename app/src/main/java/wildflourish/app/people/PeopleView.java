@@ -36,12 +36,11 @@ import wildflourish.library.TuneEntry;
 public final class PeopleView extends BorderPane {
 
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.UK);
-    private static final int NAMES = 2;
+    private static final int NAMES = 1;
     private static final int GIVEN = 3;
     /** Widths of the columns, in pixels at the usual size of words. */
-    private static final double NAME = 140;
-    private static final double PLAYS = 130;
-    private static final double TUNE = 132;
+    private static final double NAME = 126;
+    private static final double TUNE = 100;
 
     private final PeopleModel model;
     private final TableView<Person> table = new TableView<>();
@@ -129,12 +128,12 @@ public final class PeopleView extends BorderPane {
         table.getColumns().clear();
         TableColumn<Person, String> who = new TableColumn<>("student");
         who.setCellValueFactory(r -> new SimpleObjectProperty<>(r.getValue().student().name()));
-        TableColumn<Person, String> plays = new TableColumn<>("plays");
-        plays.setCellValueFactory(r -> new SimpleObjectProperty<>(r.getValue().student().plays().name()));
         table.getColumns().add(who);
-        table.getColumns().add(plays);
         for (TuneEntry tune : columns) {
-            TableColumn<Person, TuneEntry> column = new TableColumn<>(tune.title());
+            TableColumn<Person, TuneEntry> column = new TableColumn<>();
+            Label title = Labels.wrapped(tune.title());
+            title.getStyleClass().add("column-title");
+            column.setGraphic(title);
             column.setCellValueFactory(r -> new SimpleObjectProperty<>(tune));
             column.setCellFactory(c -> new StandingCell());
             table.getColumns().add(column);
@@ -148,7 +147,7 @@ public final class PeopleView extends BorderPane {
 
     private void widths() {
         for (int c = 0; c < table.getColumns().size(); c++) {
-            double width = words * (c == 0 ? NAME : c == 1 ? PLAYS : TUNE);
+            double width = words * (c == 0 ? NAME : TUNE);
             table.getColumns().get(c).setMinWidth(width);
             table.getColumns().get(c).setPrefWidth(width);
         }
@@ -261,7 +260,7 @@ public final class PeopleView extends BorderPane {
 
         private static String brief(ClassBook.Line line) {
             String how = !line.standing().stuck().isEmpty() ? "stuck" : line.standing().isThere() ? "there" : line.standing().passes() == 0 ? "new" : line.standing().percent() == 0 ? "uneven" : line.standing().percent() + " %";
-            return line.rungName() + " · " + how;
+            return how + " · " + line.rungName();
         }
     }
 }

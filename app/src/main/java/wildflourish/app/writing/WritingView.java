@@ -106,6 +106,8 @@ public final class WritingView extends BorderPane {
         left.setWrapText(true);
         back.setId("writing-back");
         back.setWrapText(true);
+        // Nothing is known of the text yet.
+        List.of(found, lost, returned).forEach(box -> Shown.set(box, false));
         VBox below = new VBox(10, found, lost, returned);
         below.setPadding(new Insets(8, 12, 12, 12));
         VBox.setVgrow(page, Priority.ALWAYS);
