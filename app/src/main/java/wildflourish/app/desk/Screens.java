@@ -32,6 +32,7 @@ import wildflourish.app.trellis.TrellisScreen;
 import wildflourish.app.work.Background;
 import wildflourish.app.writing.WritingModel;
 import wildflourish.app.writing.WritingScreen;
+import wildflourish.core.ornament.Speeds;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.library.Backups;
 import wildflourish.library.TuneEntry;
@@ -157,6 +158,11 @@ final class Screens {
             @Override
             public void log(LoggedPass pass) {
                 t.keeper().log(pass.by(people.chosen()));
+            }
+
+            @Override
+            public void measured(Speeds speeds) {
+                people.measured(speeds);
             }
 
             @Override

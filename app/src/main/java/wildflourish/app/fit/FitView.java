@@ -203,6 +203,11 @@ public final class FitView extends BorderPane {
             lines.add(heading);
             now.ways().forEach(w -> lines.add(Labels.wrapped("%s%s".formatted(Sentence.capital(w.inWords()), w.isWhole() ? "" : ", but for " + w.lie().terms().getFirst().inWords()))));
         }
+        List<Fit.Cell> best = now.fit().best(cell.instrument());
+        Label keys = Labels.wrapped("Best keys on the " + cell.instrument().name());
+        keys.getStyleClass().add("note-title");
+        lines.add(keys);
+        best.forEach(b -> lines.add(Labels.wrapped("%s: %s".formatted(b.sounding().spoken(), b.why()))));
         now.carried().filter(c -> c.kept() + c.lost() > 0).ifPresent(c -> {
             lines.add(Labels.wrapped(c.lost() == 0 ? "All %d ornaments of the fullest rung can be done here.".formatted(c.kept())
                     : "Of the fullest rung's ornaments %d can be done here and %d cannot:".formatted(c.kept(), c.lost())));

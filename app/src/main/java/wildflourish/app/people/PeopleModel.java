@@ -20,6 +20,7 @@ import wildflourish.app.work.Production;
 import wildflourish.app.work.StudentFile;
 import wildflourish.core.lesson.OwnVersion;
 import wildflourish.core.lesson.Student;
+import wildflourish.core.ornament.Speeds;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.library.Given;
 import wildflourish.library.Person;
@@ -144,6 +145,15 @@ public final class PeopleModel {
         }
         say.accept("%s is kept".formatted(student.name()));
         return true;
+    }
+
+    /** A drill has found how fast the hands of the student are whom everything follows: that is theirs, in every tune. */
+    public void measured(Speeds speeds) {
+        state.get().follows().filter(p -> !p.student().hands().equals(speeds)).ifPresent(p -> {
+            Student known = p.student().with(speeds);
+            keeper.people("how fast %s is".formatted(known.name()), all -> all.change(p.id(), known));
+            refresh();
+        });
     }
 
     /** Deletes the student in hand with everything that is known of them. */

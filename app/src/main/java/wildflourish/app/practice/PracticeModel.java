@@ -14,6 +14,7 @@ import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TrellisState;
 import wildflourish.app.work.Background;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.Speeds;
 import wildflourish.core.practice.Calibration;
 import wildflourish.core.practice.Care;
 import wildflourish.core.practice.Drill;
@@ -37,6 +38,9 @@ public final class PracticeModel {
     /** Where the log and the settings go. */
     public interface Keeping {
         void log(LoggedPass pass);
+
+        /** A drill has found how fast the hands are. */
+        default void measured(Speeds speeds) {}
 
         void remember(Practising how);
     }
@@ -352,6 +356,7 @@ public final class PracticeModel {
     void takeSpeeds(Drill.Run run) {
         Arrangement arrangement = trellis.arrangement();
         var speeds = run.applied(arrangement.speeds());
+        keeping.measured(speeds);
         if (!speeds.equals(arrangement.speeds())) {
             trellis.settle("speeds from the drill: %s %s".formatted(run.drill().name(), run.inWords()), arrangement.with(speeds));
         } else {

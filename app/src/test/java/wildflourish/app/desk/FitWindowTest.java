@@ -42,6 +42,7 @@ class FitWindowTest extends WindowTest {
         until(() -> fit().state().get().carried().isPresent());
         assertThat(fit().state().get().carried().orElseThrow().lost()).isZero();
         assertThat(said("fit-together")).startsWith("On the D whistle alone: nobody is left behind in D major");
+        assertThat(lookup("Best keys on the D whistle").tryQuery()).isPresent();
         push(KeyCode.DOWN);
         until(() -> fit().state().get().instrument().id().equals("whistle-eb"));
         push(KeyCode.P);
