@@ -132,8 +132,8 @@ public final class PeopleModel {
         say.accept("nobody is followed any more");
     }
 
-    /** Takes in a student, or changes the one in hand; whether it could be. Says why where it could not. */
-    boolean keep(Optional<Person> before, Student student) {
+    /** Takes in a student, or changes one there is. */
+    void keep(Optional<Person> before, Student student) {
         if (before.isPresent()) {
             keeper.people("what is known of " + student.name(), p -> p.change(before.get().id(), student));
             refresh();
@@ -144,7 +144,6 @@ public final class PeopleModel {
             });
         }
         say.accept("%s is kept".formatted(student.name()));
-        return true;
     }
 
     /** A drill has found how fast the hands of the student are whom everything follows: that is theirs, in every tune. */

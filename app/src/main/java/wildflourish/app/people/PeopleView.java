@@ -259,8 +259,7 @@ public final class PeopleView extends BorderPane {
         }
 
         private static String brief(ClassBook.Line line) {
-            String how = !line.standing().stuck().isEmpty() ? "stuck" : line.standing().isThere() ? "there" : line.standing().passes() == 0 ? "new" : line.standing().percent() == 0 ? "uneven" : line.standing().percent() + " %";
-            return how + " · " + line.rungName();
+            return line.how() + " · " + line.rungName();
         }
     }
 }

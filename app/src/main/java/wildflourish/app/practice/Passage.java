@@ -2,6 +2,7 @@ package wildflourish.app.practice;
 
 import java.util.ArrayList;
 import java.util.List;
+import wildflourish.core.lesson.Standing;
 import wildflourish.core.reading.Part;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Reading;
@@ -15,7 +16,7 @@ import wildflourish.core.reading.Reading;
 public record Passage(String name, int fromNote, int toNote) {
 
     /** The name of everything. */
-    public static final String WHOLE = "the whole tune";
+    public static final String WHOLE = Standing.WHOLE;
 
     /** The whole, the parts, the phrases. */
     static List<Passage> of(Reading reading) {

@@ -34,9 +34,6 @@ import wildflourish.library.TuneEntry;
  */
 public record ClassBook(List<Person> people, List<TuneEntry> tunes, List<Line> lines, List<Given> given, List<Meeting> meetings) {
 
-    /** A tune is easier than another when it is at most so many times as hard. */
-    private static final double EASIER = 0.85;
-
     /**
      * One tune of one student.
      *
@@ -44,6 +41,12 @@ public record ClassBook(List<Person> people, List<TuneEntry> tunes, List<Line> l
      * @param rungs how many rungs the tune has on their instrument
      */
     public record Line(Person person, TuneEntry tune, Learning learning, Standing standing, String rungName, int rungs, NextStep next) {
+
+        /** How it goes, in a word or a figure: {@code stuck}, {@code there}, {@code new}, {@code uneven}, {@code 80 %}. */
+        public String how() {
+            return !standing.stuck().isEmpty() ? "stuck" : standing.isThere() ? "there" : standing.passes() == 0 ? "new"
+                    : standing.percent() == 0 ? "uneven" : standing.percent() + " %";
+        }
 
         /** Where they are, in a few words: {@code pulse, minim = 80}. */
         public String where() {
@@ -116,21 +119,21 @@ public record ClassBook(List<Person> people, List<TuneEntry> tunes, List<Line> l
 
     /** The hardest of the tunes that are easier than one on a student's instrument and that they have not taken up. */
     private static Optional<String> easier(Library library, List<TuneEntry> shelf, List<Learning> learning, Person person, Arrangement tune) {
-        double hard = hardness(tune, person.student());
+        Hardness hard = hardness(tune, person.student());
         List<Map.Entry<String, Double>> all = new ArrayList<>();
         for (TuneEntry other : shelf) {
             if (learning.stream().noneMatch(l -> l.student() == person.id() && l.tune() == other.id())) {
                 Arrangement there = arrangement(Documents.read(library.tunes().current(other.id()).document()), person.student());
-                double times = hardness(there, person.student());
-                if (times <= hard * EASIER) {
-                    all.add(Map.entry(other.title(), times));
+                Hardness hardness = hardness(there, person.student());
+                if (hardness.isEasierThan(hard)) {
+                    all.add(Map.entry(other.title(), hardness.timesUsual()));
                 }
             }
         }
         return all.stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey);
     }
 
-    private static double hardness(Arrangement tune, Student student) {
-        return Hardness.of(Arrangement.bare(tune.tune(), student.plays()).with(tune.tempo()).version(0)).timesUsual();
+    private static Hardness hardness(Arrangement tune, Student student) {
+        return Hardness.of(Arrangement.bare(tune.tune(), student.plays()).with(tune.tempo()).version(0));
     }
 }

@@ -61,6 +61,11 @@ public record Hardness(double timesUsual, String words, List<String> why) {
         return leaps;
     }
 
+    /** Whether this is the easier of two by more than a trifle. */
+    public boolean isEasierThan(Hardness other) {
+        return timesUsual <= other.timesUsual * Lie.easier();
+    }
+
     /** In a sentence. */
     public String inWords() {
         return words + ": " + String.join("; ", why);

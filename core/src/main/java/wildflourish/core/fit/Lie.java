@@ -60,9 +60,10 @@ public record Lie(Instrument instrument, int notes, List<Term> terms, int cost, 
      * @param usual what hands of each kind spend in a second on a usual tune, by the name of their weights
      * @param farKeys what keys cost that hands of a kind are seldom in, by the name of their weights
      * @param highestCapo higher than this nobody puts a capo
+     * @param easier a tune is easier than another when it is at most so many times as hard
      * @param levels from the easiest, each up to so many times the usual
      */
-    record Scale(String provenance, int missing, Map<String, Double> usual, Map<String, FarKeys> farKeys, int highestCapo, List<Level> levels) {}
+    record Scale(String provenance, int missing, Map<String, Double> usual, Map<String, FarKeys> farKeys, int highestCapo, double easier, List<Level> levels) {}
 
     /**
      * The keys that hands are at home in, and what it costs to be farther.
@@ -163,6 +164,11 @@ public record Lie(Instrument instrument, int notes, List<Term> terms, int cost, 
     /** The highest fret that anybody puts a capo at. */
     static int highestCapo() {
         return SCALE.highestCapo();
+    }
+
+    /** At most so many times as hard is easier. */
+    static double easier() {
+        return SCALE.easier();
     }
 
     /** How hard it is, in a word: {@code easy}. */

@@ -49,9 +49,10 @@ public final class Folds {
      * @param chordNote each note that another is played for
      * @param heard so much less where the other note is in the bar anyway
      * @param missing each note that stays away
+     * @param gain what speaks for a stretch that is offered for a missing note, its cost left aside
      * @param leaps by semitones, from the smallest
      */
-    record Weights(String provenance, int note, int chordNote, int heard, int missing, Joins joins, List<Leap> leaps) {}
+    record Weights(String provenance, int note, int chordNote, int heard, int missing, int gain, Joins joins, List<Leap> leaps) {}
 
     /** What it costs to go over or to come back: between phrases, on a bar line, on a beat, and between beats. */
     record Joins(int phrase, int bar, int beat, int offBeat) {}
@@ -91,7 +92,13 @@ public final class Folds {
      * @param cost what it costs with its joins; less is better; no unit
      * @param because how it joins on, as a sentence without its full stop
      */
-    public record Fold(Variation variation, int cost, String because) {}
+    public record Fold(Variation variation, int cost, String because) {
+
+        /** What speaks for it, in the units of taste. */
+        int gain() {
+            return Math.max(1, WEIGHTS.gain() - cost);
+        }
+    }
 
     private record Asked(Timeline tune, Instrument instrument, List<Phrase> phrases) {}
 

@@ -34,8 +34,6 @@ import wildflourish.core.tune.Tuplet;
 /** Finds the variations that fit a tune on an instrument, and the player's own licks where the melody allows them. */
 public final class Variations {
 
-    /** What speaks for a stretch that puts a missing note right, its cost left aside: more than any taste does for another. */
-    private static final int MISSING = 120;
     private static final Ratio SEMIQUAVER = Ratio.of(1, 16);
     private static final Ratio QUAVER = Ratio.of(1, 8);
     private static final Ratio CROTCHET = Ratio.of(1, 4);
@@ -287,7 +285,7 @@ public final class Variations {
         Folds folds = Folds.of(tune, situation.instrument(), phrases);
         for (int n : folds.missing()) {
             for (Folds.Fold fold : folds.at(n)) {
-                Offer offer = new Offer(fold.variation(), verdict(fold.variation()), Math.max(1, MISSING - fold.cost()),
+                Offer offer = new Offer(fold.variation(), verdict(fold.variation()), fold.gain(),
                         fold.because());
                 List<Offer> there = byNote.get(fold.variation().from());
                 if (there.stream().noneMatch(o -> o.variation().equals(fold.variation()))) {
