@@ -10,6 +10,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -46,40 +48,26 @@ import wildflourish.core.tune.TuneType;
  * What sessions play, and so what a full version must hold and must never hold, on each instrument, at the customary tempo,
  * for a fluent player. Every row is common practice, written down before the values were chosen.
  */
+@Execution(ExecutionMode.CONCURRENT)
 class SessionStandardTest {
 
     private static final Speeds FLUENT = Speeds.level("fluent");
     private static final int FULL = 4;
     private static final int WILD = 5;
 
-    private record Key(SessionTune tune, String instrument) {}
-
-    private record Version(Situation situation, Grown grown) {
-
-        Setting rung(int rung) {
-            return grown.ladder().setting(rung);
-        }
-
-        /** How many of some ornaments are played on the full rung; of two of which one takes up the other, the one. */
-        long count(int rung, Set<String> ids) {
-            return rung(rung).byNote().keySet().stream().flatMap(n -> Gestures.played(situation, n,
-                    rung(rung).ornaments(n, situation.vocabulary())).stream()).filter(o -> ids.contains(o.id())).count();
-        }
-    }
-
-    private static final Map<Key, Version> KNOWN = new HashMap<>();
-
-    private static Version version(SessionTune tune, String instrument) {
-        return KNOWN.computeIfAbsent(new Key(tune, instrument), k -> grown(tune, Instruments.known(instrument), customary(tune), FLUENT));
+    private static SessionVersion version(SessionTune tune, String instrument) {
+        return SessionVersion.of(tune, instrument);
     }
 
     private static Tempo customary(SessionTune tune) {
-        return TuneType.of(tune.tune().head()).customary();
+        return SessionVersion.customary(tune);
     }
 
-    private static Version grown(SessionTune tune, Instrument instrument, Tempo tempo, Speeds speeds) {
-        Situation situation = Situation.of(tune.timeline(), instrument, School.USUAL).at(tempo);
-        return new Version(situation, new Grower(situation, tempo, speeds, Taste.of(situation)).grow());
+    /** How many of some ornaments are played on a rung; of two of which one takes up the other, the one. */
+    private static long count(SessionVersion version, int rung, Set<String> ids) {
+        Situation situation = version.situation();
+        return version.rung(rung).byNote().keySet().stream().flatMap(n -> Gestures.played(situation, n,
+                version.rung(rung).ornaments(n, situation.vocabulary())).stream()).filter(o -> ids.contains(o.id())).count();
     }
 
     static Stream<Instrument> instruments() {
@@ -166,7 +154,7 @@ class SessionStandardTest {
         "HORNPIPE, whistle-d, tongued-triplet+short-roll+cran, 3, 14",
     })
     void aFullVersionHoldsWhatPlayersPlay(SessionTune tune, String instrument, String ornaments, long least, long most) {
-        long count = version(tune, instrument).count(FULL, Set.of(ornaments.split("\\+")));
+        long count = count(version(tune, instrument), FULL, Set.of(ornaments.split("\\+")));
         assertThat(count).as("%s on %s: %s", tune, instrument, ornaments).isBetween(least, most);
     }
 
@@ -179,12 +167,13 @@ class SessionStandardTest {
                 Tempo usual = customary(tune);
                 Tempo tempo = level.equals("fluent") ? usual : new Tempo(usual.beat(), usual.perMinute().times(level.equals("learner") ? 1 : 2)
                         .dividedBy(wildflourish.core.tune.Ratio.of(2, 1)).plus(wildflourish.core.tune.Ratio.of(20, 1)));
-                agree(grown(tune, instrument, tempo, Speeds.level(level)), tune, tempo, Speeds.level(level));
+                agree(level.equals("fluent") ? version(tune, instrument.id())
+                        : SessionVersion.grow(tune, instrument.id(), tempo, Speeds.level(level)), tune, tempo, Speeds.level(level));
             }
         }
     }
 
-    private static void agree(Version version, SessionTune tune, Tempo tempo, Speeds speeds) {
+    private static void agree(SessionVersion version, SessionTune tune, Tempo tempo, Speeds speeds) {
         Ladder ladder = version.grown().ladder();
         for (int r = 0; r < ladder.size(); r++) {
             Varied varied = Varied.of(version.situation().tune(), ladder.setting(r));
@@ -206,7 +195,7 @@ class SessionStandardTest {
     @MethodSource("instruments")
     void littleIsTight(Instrument instrument) {
         for (SessionTune tune : SessionTune.values()) {
-            Version version = version(tune, instrument.id());
+            SessionVersion version = version(tune, instrument.id());
             for (int r = 0; r <= WILD; r++) {
                 List<Grown.Reasoned> all = version.grown().reasons().get(r);
                 // What stands there from the rung below may have become tight among the places of this one.
@@ -223,7 +212,7 @@ class SessionStandardTest {
     @MethodSource("instruments")
     void neighboursAreNotAlike(Instrument instrument) {
         for (SessionTune tune : SessionTune.values()) {
-            Version version = version(tune, instrument.id());
+            SessionVersion version = version(tune, instrument.id());
             Setting wild = version.rung(WILD);
             for (int n = 1; n < version.situation().tune().size(); n++) {
                 List<String> before = wild.at(n - 1);
@@ -239,7 +228,7 @@ class SessionStandardTest {
     void clicksSoundAboveAndDipsBelow(Instrument instrument) {
         assumeTrue(instrument.chart().isPresent());
         for (SessionTune tune : SessionTune.values()) {
-            Version version = version(tune, instrument.id());
+            SessionVersion version = version(tune, instrument.id());
             AsPlayed played = AsPlayed.of(version.situation(), version.rung(WILD));
             Setting setting = played.varied().setting();
             for (int n : setting.byNote().keySet()) {
@@ -283,7 +272,7 @@ class SessionStandardTest {
     @Test
     void equalNotesAreSetApart() {
         for (String instrument : List.of("whistle-d", "pipes-bellows-d", "flute-d")) {
-            Version version = version(SessionTune.MARCH, instrument);
+            SessionVersion version = version(SessionTune.MARCH, instrument);
             Timeline tune = version.situation().tune();
             for (int n = 1; n < tune.size(); n++) {
                 if (version.situation().repeats(n)) {
@@ -324,7 +313,7 @@ class SessionStandardTest {
         int ends = 0;
         List<String> heavy = new ArrayList<>();
         for (SessionTune tune : SessionTune.values()) {
-            Version version = version(tune, instrument.id());
+            SessionVersion version = version(tune, instrument.id());
             for (Phrase phrase : Phrases.of(version.situation().tune())) {
                 ends++;
                 version.rung(FULL).ornaments(phrase.lastNote(), version.situation().vocabulary()).stream()
@@ -342,7 +331,7 @@ class SessionStandardTest {
     void breathsKeepTheirRoom(Instrument instrument) {
         assumeTrue(Vocabulary.of(instrument).byId("breath").isPresent());
         for (SessionTune tune : SessionTune.values()) {
-            Version version = version(tune, instrument.id());
+            SessionVersion version = version(tune, instrument.id());
             AsPlayed played = AsPlayed.of(version.situation(), version.rung(FULL));
             Setting setting = played.varied().setting();
             Breaths breaths = Breaths.of(played.situation().tune(), customary(tune), Lungs.of("fluent"),
@@ -357,7 +346,7 @@ class SessionStandardTest {
     @ValueSource(strings = {"anglo-cg", "english-48", "accordion-bc", "accordion-csd", "melodeon-dg"})
     void reedsKeepThirdsForLongNotes(String instrument) {
         for (SessionTune tune : SessionTune.values()) {
-            Version version = version(tune, instrument);
+            SessionVersion version = version(tune, instrument);
             version.rung(WILD).byNote().forEach((note, ids) -> {
                 if (version.situation().tune().note(note).sounding().isLess(wildflourish.core.tune.Ratio.of(1, 4))) {
                     assertThat(ids).as("%s note %d", tune, note).doesNotContain("third", "sixth");

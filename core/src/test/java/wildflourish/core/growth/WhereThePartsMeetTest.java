@@ -10,6 +10,8 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -46,6 +48,7 @@ import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.TuneType;
 
 /** Where choosing, planning, judging and carrying over meet: what one part says, the others say too. */
+@Execution(ExecutionMode.CONCURRENT)
 class WhereThePartsMeetTest {
 
     private static final Speeds FLUENT = Speeds.level("fluent");
@@ -58,9 +61,8 @@ class WhereThePartsMeetTest {
         return Stream.of(ids).map(situation.vocabulary()::known).toList();
     }
 
-    private static Grown grown(SessionTune tune, Instrument instrument, Situation situation) {
-        Tempo tempo = TuneType.of(tune.tune().head()).customary();
-        return new Grower(situation.at(tempo), tempo, FLUENT, Taste.of(situation)).grow();
+    private static Grown grown(SessionTune tune, Instrument instrument) {
+        return SessionVersion.of(tune, instrument.id()).grown();
     }
 
     /** A tongued start and a movement made without the tongue are never on one note. */
@@ -70,7 +72,7 @@ class WhereThePartsMeetTest {
         assumeTrue(Vocabulary.of(instrument).byId("tonguing").isPresent());
         for (SessionTune tune : SessionTune.values()) {
             Situation situation = Situation.of(tune.timeline(), instrument, School.USUAL);
-            Grown grown = grown(tune, instrument, situation);
+            Grown grown = grown(tune, instrument);
             Setting wild = grown.ladder().setting(5);
             for (int n : wild.byNote().keySet()) {
                 List<Ornament> played = Gestures.played(situation, n, wild.ornaments(n, situation.vocabulary()));
@@ -99,7 +101,7 @@ class WhereThePartsMeetTest {
     void noTwoOrnamentsTakeTurnsThroughAPhrase(Instrument instrument) {
         for (SessionTune tune : SessionTune.values()) {
             Situation situation = Situation.of(tune.timeline(), instrument, School.USUAL);
-            Setting full = grown(tune, instrument, situation).ladder().setting(4);
+            Setting full = grown(tune, instrument).ladder().setting(4);
             for (Phrase phrase : Phrases.of(situation.tune())) {
                 List<Set<String>> row = new ArrayList<>();
                 for (int n = phrase.fromNote(); n < phrase.toNote(); n++) {
@@ -124,7 +126,7 @@ class WhereThePartsMeetTest {
         for (String instrument : List.of("whistle-d", "fiddle", "mandolin", "pipes-nine-note")) {
             for (SessionTune tune : SessionTune.values()) {
                 Situation situation = Situation.of(tune.timeline(), Instruments.known(instrument), School.USUAL);
-                grown(tune, situation.instrument(), situation).reasons().get(5).forEach(r -> all.addAll(r.terms()));
+                grown(tune, situation.instrument()).reasons().get(5).forEach(r -> all.addAll(r.terms()));
             }
         }
         assertThat(all).anyMatch(w -> w.why().equals("the decorated note before it carries the same") && w.points() < 0);
@@ -191,7 +193,7 @@ class WhereThePartsMeetTest {
         SessionTune tune = SessionTune.REEL;
         Situation whistle = Situation.of(tune.timeline(), Instruments.known("whistle-d"), School.USUAL);
         Tempo tempo = TuneType.of(tune.tune().head()).customary();
-        Ladder ladder = grown(tune, whistle.instrument(), whistle).ladder();
+        Ladder ladder = grown(tune, whistle.instrument()).ladder();
         Arrangement from = new Arrangement(tune.tune(), whistle.instrument(), tempo, FLUENT, School.USUAL, ladder);
         Translation carried = Translation.of(from, Instruments.known(to));
         long heavy = carried.steps().stream().filter(s -> s.rung() == 4 && s.from().heavy()).count();
@@ -206,7 +208,7 @@ class WhereThePartsMeetTest {
     @CsvSource({"REEL, tenor-banjo", "SECOND_REEL, tenor-banjo", "REEL, mandolin", "SECOND_REEL, mandolin"})
     void treblesBeginWithTheFirstGraces(SessionTune tune, String instrument) {
         Situation situation = Situation.of(tune.timeline(), Instruments.known(instrument), School.USUAL);
-        Ladder ladder = grown(tune, situation.instrument(), situation).ladder();
+        Ladder ladder = grown(tune, situation.instrument()).ladder();
         List<Long> trebles = ladder.rungs().stream().map(r -> r.setting().byNote().values().stream()
                 .filter(ids -> ids.stream().anyMatch(id -> id.contains("treble"))).count()).toList();
         assertThat(trebles.get(1)).isZero();
