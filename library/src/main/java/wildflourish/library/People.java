@@ -5,6 +5,7 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -102,24 +103,65 @@ public final class People {
                         text(r, "what"))));
     }
 
-    /** Writes down a lesson, a workshop or a jam with those who came. */
-    public void meet(Meeting meeting) {
-        store.change(h -> {
-            long id = h.createUpdate("INSERT INTO meeting (at, kind, tunes, remark) VALUES (:at, :kind, :tunes, :remark)").bind("at", meeting.at().toString())
-                    .bind("kind", meeting.kind()).bind("tunes", meeting.tunes()).bind("remark", meeting.remark()).executeAndReturnGeneratedKeys("id").mapTo(Long.class).one();
-            meeting.there().forEach(s -> h.createUpdate("INSERT INTO attendance (meeting_id, student_id) VALUES (:meeting, :student)")
-                    .bind("meeting", id).bind("student", s).execute());
+    /** Writes down a lesson, a workshop or a jam with those who came and the lines of its plan; its id. One that has an id already is written anew. */
+    public long meet(Meeting meeting) {
+        return store.write(h -> {
+            long id = meeting.id();
+            if (id == 0) {
+                id = h.createUpdate("INSERT INTO meeting (at, minutes, kind, tunes, remark) VALUES (:at, :minutes, :kind, :tunes, :remark)").bind("at", meeting.at().toString())
+                        .bind("minutes", meeting.minutes()).bind("kind", meeting.kind()).bind("tunes", meeting.tunes()).bind("remark", meeting.remark())
+                        .executeAndReturnGeneratedKeys("id").mapTo(Long.class).one();
+            } else {
+                h.createUpdate("UPDATE meeting SET at = :at, minutes = :minutes, kind = :kind, tunes = :tunes, remark = :remark WHERE id = :id").bind("at", meeting.at().toString())
+                        .bind("minutes", meeting.minutes()).bind("kind", meeting.kind()).bind("tunes", meeting.tunes()).bind("remark", meeting.remark()).bind("id", id).execute();
+                forget(h, id);
+            }
+            for (long student : meeting.there()) {
+                h.createUpdate("INSERT INTO attendance (meeting_id, student_id) VALUES (:meeting, :student)").bind("meeting", id).bind("student", student).execute();
+            }
+            for (int i = 0; i < meeting.lines().size(); i++) {
+                Meeting.Line line = meeting.lines().get(i);
+                h.createUpdate("INSERT INTO meeting_line (meeting_id, position, line, words, minutes, became) VALUES (:meeting, :position, :line, :words, :minutes, :became)")
+                        .bind("meeting", id).bind("position", i).bind("line", line.line()).bind("words", line.words()).bind("minutes", line.minutes())
+                        .bind("became", line.became().name()).execute();
+            }
+            return id;
         });
     }
 
-    /** The lessons, workshops and jams, the first of them first. */
+    private static void forget(Handle h, long meeting) {
+        for (String table : List.of("attendance", "meeting_line")) {
+            h.createUpdate("DELETE FROM " + table + " WHERE meeting_id = :id").bind("id", meeting).execute();
+        }
+    }
+
+    /** Keeps what became of one line of a lesson. */
+    public void became(long meeting, int position, Meeting.Became became) {
+        store.change(h -> h.createUpdate("UPDATE meeting_line SET became = :became WHERE meeting_id = :meeting AND position = :position").bind("became", became.name())
+                .bind("meeting", meeting).bind("position", position).execute());
+    }
+
+    /** A meeting that was written down by mistake, or does not come about, is gone. */
+    public void removeMeeting(long meeting) {
+        store.change(h -> {
+            forget(h, meeting);
+            h.createUpdate("DELETE FROM meeting WHERE id = :id").bind("id", meeting).execute();
+        });
+    }
+
+    /** The lessons, workshops and jams, in the order of their time. */
     public Rows<Meeting> meetings() {
         return store.read(h -> {
             Map<Long, List<Long>> there = new HashMap<>();
             Reader.all(h, "attendance", "meeting_id, student_id FROM attendance WHERE true", r -> Map.entry(r.getLong("meeting_id"), r.getLong("student_id"))).read()
                     .forEach(e -> there.computeIfAbsent(e.getKey(), k -> new ArrayList<>()).add(e.getValue()));
-            return Reader.all(h, "meeting", "id, at, kind, tunes, remark FROM meeting WHERE true", r -> new Meeting(Instant.parse(text(r, "at")), text(r, "kind"),
-                    text(r, "tunes"), text(r, "remark"), there.getOrDefault(r.getLong("id"), List.of())));
+            Map<Long, List<Meeting.Line>> lines = new HashMap<>();
+            Reader.all(h, "line of a lesson", "meeting_id, line, words, minutes, became FROM meeting_line WHERE true",
+                    r -> Map.entry(r.getLong("meeting_id"), new Meeting.Line(text(r, "line"), text(r, "words"), r.getInt("minutes"), Meeting.Became.valueOf(text(r, "became"))))).read()
+                    .forEach(e -> lines.computeIfAbsent(e.getKey(), k -> new ArrayList<>()).add(e.getValue()));
+            Rows<Meeting> all = Reader.all(h, "meeting", "id, at, minutes, kind, tunes, remark FROM meeting WHERE true", r -> new Meeting(r.getLong("id"), Instant.parse(text(r, "at")),
+                    r.getInt("minutes"), text(r, "kind"), text(r, "tunes"), text(r, "remark"), there.getOrDefault(r.getLong("id"), List.of()), lines.getOrDefault(r.getLong("id"), List.of())));
+            return new Rows<>(all.read().stream().sorted(Comparator.comparing(Meeting::at)).toList(), all.unread());
         });
     }
 

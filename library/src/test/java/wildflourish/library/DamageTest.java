@@ -144,7 +144,7 @@ class DamageTest {
 
     @Test
     void aCopyIsKeptOfWhatIsBroughtToNewTables() throws Exception {
-        for (String later : List.of("attendance", "meeting", "given", "learning", "practice_pass", "student")) {
+        for (String later : List.of("meeting_line", "attendance", "meeting", "given", "learning", "practice_pass", "student")) {
             spoil("DROP TABLE " + later);
         }
         spoil("DROP TABLE profile");

@@ -52,7 +52,7 @@ class PeopleTest {
             library.people().learn(ina, tune, 2);
             library.people().decide(ina, tune, "leave the rolls for now");
             library.people().give(List.of(new Given(ina, tune, 1, CLOCK.instant(), "pulse", "1/2=80", "sheet")));
-            library.people().meet(new Meeting(CLOCK.instant(), "lesson", "One", "went well", List.of(ina)));
+            library.people().meet(Meeting.of(CLOCK.instant(), 60, "lesson", "One", "went well", List.of(ina)));
             library.log().add(pass(Optional.of(tune), ina));
         }
         try (Library library = open()) {
@@ -73,6 +73,32 @@ class PeopleTest {
         }
     }
 
+    /** A lesson is kept with its lines, and what becomes of each; it can be written anew, and be gone. */
+    @Test
+    void aLessonIsKeptWithWhatBecameOfIt() {
+        long lesson;
+        long ina;
+        try (Library library = open()) {
+            ina = library.people().add(ina());
+            List<Meeting.Line> lines = List.of(new Meeting.Line("One|WHOLE|", "the whole tune once", 2, Meeting.Became.OPEN), new Meeting.Line("One|PHRASE|A1", "learn A1", 4, Meeting.Became.OPEN));
+            library.people().meet(Meeting.of(CLOCK.instant().plusSeconds(9000), 120, "workshop", "One\nTwo", "", List.of()));
+            lesson = library.people().meet(new Meeting(0, CLOCK.instant(), 45, "lesson", "One", "", List.of(ina), lines));
+            library.people().became(lesson, 1, Meeting.Became.PARTLY);
+        }
+        try (Library library = open()) {
+            List<Meeting> meetings = library.people().meetings().read();
+            assertThat(meetings).extracting(Meeting::kind).as("in the order of their time").containsExactly("lesson", "workshop");
+            assertThat(meetings.getFirst().lines()).extracting(Meeting.Line::became).containsExactly(Meeting.Became.OPEN, Meeting.Became.PARTLY);
+            assertThat(meetings.getFirst().minutes()).isEqualTo(45);
+            assertThat(meetings.getLast().titles()).containsExactly("One", "Two");
+            Meeting one = meetings.getFirst();
+            assertThat(library.people().meet(new Meeting(one.id(), one.at(), 50, "lesson", "One", "the wind was loud", List.of(), one.lines().subList(1, 2)))).isEqualTo(lesson);
+            assertThat(library.people().meetings().read().getFirst()).isEqualTo(new Meeting(lesson, one.at(), 50, "lesson", "One", "the wind was loud", List.of(), one.lines().subList(1, 2)));
+            library.people().removeMeeting(lesson);
+            assertThat(library.people().meetings().read()).extracting(Meeting::kind).containsExactly("workshop");
+        }
+    }
+
     /** Not a byte of her is left in the file, in what stands beside it, or in a back-up made afterwards; the others are untouched. */
     @Test
     void whoLeavesIsGoneForGood() throws Exception {
@@ -86,7 +112,7 @@ class PeopleTest {
                 library.people().give(List.of(new Given(who, tune, 1, CLOCK.instant(), "pulse", "1/2=80", who == ina ? "Zetterquist" : "sheet")));
                 library.log().add(pass(Optional.of(tune), who));
             }
-            library.people().meet(new Meeting(CLOCK.instant(), "lesson", "One", "", List.of(ina, magnus)));
+            library.people().meet(Meeting.of(CLOCK.instant(), 60, "lesson", "One", "", List.of(ina, magnus)));
             assertThat(bytes()).anyMatch(b -> b.contains("Scarthquoy"));
             library.people().remove(ina);
             assertThat(library.people().all().read()).extracting(Person::id).containsExactly(magnus);

@@ -93,8 +93,8 @@ final class DemoClass {
         for (int week = 5; week >= 1; week--) {
             int missing = week % STUDENTS.size();
             List<Long> there = ids.stream().filter(i -> ids.indexOf(i) != missing).toList();
-            library.people().meet(new Meeting(ago(week * WEEK), "lesson", music.get(week % 3).title(), week == 3 ? "rounds went well; rolls too early" : "", there));
+            library.people().meet(Meeting.of(ago(week * WEEK), 60, "lesson", music.get(week % 3).title(), week == 3 ? "rounds went well; rolls too early" : "", there));
         }
-        library.people().meet(new Meeting(ago(10), "workshop", String.join("\n", music.subList(0, 4).stream().map(Tune::title).toList()), "in the lamp room, with the harbour players", ids));
+        library.people().meet(Meeting.of(ago(10), 120, "workshop", String.join("\n", music.subList(0, 4).stream().map(Tune::title).toList()), "in the lamp room, with the harbour players", ids));
     }
 }

@@ -1,0 +1,199 @@
+package wildflourish.core.lesson;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import wildflourish.core.finding.Sentence;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Place;
+import wildflourish.core.lesson.LessonPlan.Part;
+import wildflourish.core.lesson.LessonTune.Taker;
+import wildflourish.core.ornament.HowTo;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.planning.Trap;
+import wildflourish.core.reading.Phrase;
+import wildflourish.core.reading.Traps;
+import wildflourish.core.setting.Ladder;
+import wildflourish.core.setting.Version;
+import wildflourish.core.tune.Tempo;
+
+/** What each of those who come does while one thing is done with a tune; those who do the same are named together. */
+final class Everybody {
+
+    private static final int BARS = 4;
+
+    private final LessonTune tune;
+    private final List<Taker> takers;
+    private final Map<Instrument, List<Trap>> traps = new HashMap<>();
+
+    Everybody(LessonTune tune) {
+        this.tune = tune;
+        this.takers = tune.takers();
+    }
+
+    /**
+     * An ornament to be shown to those of one family for whom it is next.
+     *
+     * @param family for reading
+     * @param name its name
+     * @param words what is shown and where, without a full stop
+     * @param how what the hands do; empty where that is the drill's own business
+     * @param share of those who come, 0 to 1
+     */
+    record Shown(String family, String name, String words, String why, String how, List<Taker> whom, double share) {}
+
+    static String names(List<Taker> takers) {
+        return Sentence.listed(takers.stream().map(Taker::name).toList());
+    }
+
+    /** The ones who do the same, together, in the order in which they came. */
+    private static List<Part> parts(List<Taker> takers, Function<Taker, String> does) {
+        Map<String, List<Taker>> by = new LinkedHashMap<>();
+        takers.forEach(t -> by.computeIfAbsent(does.apply(t), k -> new ArrayList<>()).add(t));
+        return by.entrySet().stream().map(e -> new Part(e.getValue().size() == takers.size() && takers.size() > 1 ? "everybody" : names(e.getValue()), e.getKey())).toList();
+    }
+
+    List<Part> listening(boolean first) {
+        return parts(takers, t -> first && t.isNew() ? "listen; the foot keeps the beat" : first ? "the fingers along, without a sound" : "as they know it");
+    }
+
+    /** Where a phrase begins and ends under each one's fingers, with the gravest trap that has not been told to all. */
+    List<Part> starting(Phrase phrase, List<Trap> told) {
+        return parts(takers, t -> "from %s to %s%s%s".formatted(place(t, phrase.bodyNote()), place(t, phrase.lastNote()), t.isNew() ? "" : "; knows it: softly along",
+                traps(t).stream().filter(x -> phrase.holds(x.note()) && told.stream().noneMatch(o -> o.note() == x.note() && o.kind().equals(x.kind()))).findFirst()
+                        .map(x -> "; mind: " + x.text()).orElse("")));
+    }
+
+    private static String place(Taker taker, int note) {
+        Version bare = taker.own().arrangement().version(0);
+        int now = bare.varied().now().get(note);
+        Place place = bare.hands().plan().at(now);
+        return "%s (%s)".formatted(bare.varied().tune().note(now).pitch().spoken(), place.inWords());
+    }
+
+    List<Part> joining() {
+        return parts(takers, t -> t.isNew() ? "bare, as slowly as it wants" : "their own version, softly");
+    }
+
+    List<Part> unsticking(List<Taker> whom, String passage) {
+        return parts(takers, t -> whom.contains(t) ? "%s on the rung “%s”".formatted(passage, t.own().arrangement().ladder().rung(t.rung()).name()) : "the same, fingers only, without a sound");
+    }
+
+    List<Part> together(Tempo tempo) {
+        return parts(takers, t -> t.isNew() ? "bare" : "“%s”%s".formatted(t.own().arrangement().ladder().rung(t.rung()).name(),
+                t.standing().reached().filter(r -> r.perMinute().isLess(tempo.perMinute())).map(r -> "; even up to %s so far".formatted(r.spoken())).orElse("")));
+    }
+
+    /** What each goes on with; {@code known} is what of it was taught so far, empty for none of it. */
+    List<Part> takingHome(String known) {
+        return parts(takers, t -> t.isNew() && t.next() instanceof NextStep.Begin && !known.isEmpty() ? known + ", bare and slow" : t.next().inWords());
+    }
+
+    /** On how many instruments a thing has to be shown. */
+    long instruments() {
+        return takers.stream().map(t -> t.own().student().plays()).distinct().count();
+    }
+
+    List<Part> warned(Trap trap) {
+        return parts(takers, t -> catches(t, trap) ? "mind it" : "it does not catch you");
+    }
+
+    /** Who has a trap under their fingers, as in {@code , for Ina and Tam}; empty where that is everybody. */
+    String caught(Trap trap) {
+        List<Taker> all = takers.stream().filter(t -> catches(t, trap)).toList();
+        return all.size() == takers.size() ? "" : ", for " + names(all);
+    }
+
+    /** How many of those who come it catches, 0 to 1. */
+    double share(Trap trap) {
+        return takers.stream().filter(t -> catches(t, trap)).count() / (double) takers.size();
+    }
+
+    private boolean catches(Taker taker, Trap trap) {
+        return traps(taker).stream().anyMatch(own -> own.note() == trap.note() && own.kind().equals(trap.kind()));
+    }
+
+    private List<Trap> traps(Taker taker) {
+        return traps.computeIfAbsent(taker.own().student().plays(), i -> Traps.worthTelling(tune.reading(), taker.own().arrangement().version(0).hands()));
+    }
+
+    /** The traps on any instrument that is there, each once; first those that catch most. */
+    List<Trap> traps() {
+        Set<List<Object>> known = new HashSet<>();
+        List<Trap> all = new ArrayList<>();
+        takers.forEach(t -> traps(t).stream().filter(x -> known.add(List.of(x.note(), x.kind()))).forEach(all::add));
+        return all.stream().sorted(Comparator.comparingLong((Trap x) -> -takers.stream().filter(t -> catches(t, x)).count()).thenComparingInt(Trap::note)).toList();
+    }
+
+    List<Part> showing(Shown shown) {
+        return parts(takers, t -> shown.whom.contains(t) ? shown.how.isEmpty() ? shown.words : shown.how : t.isNew() ? "listen, and rest the hands" : "the bare tune, softly, so that it has its place");
+    }
+
+    /** What is next among ornaments, by family, what concerns most of them first. */
+    List<Shown> ornaments() {
+        Map<List<String>, List<Taker>> by = new LinkedHashMap<>();
+        Map<List<String>, Shown> shown = new LinkedHashMap<>();
+        for (Taker taker : takers) {
+            next(taker).ifPresent(s -> {
+                List<String> key = List.of(s.family, s.name);
+                by.computeIfAbsent(key, k -> new ArrayList<>()).add(taker);
+                shown.putIfAbsent(key, s);
+            });
+        }
+        return shown.entrySet().stream().map(e -> {
+            List<Taker> whom = by.getOrDefault(e.getKey(), List.of());
+            Shown s = e.getValue();
+            return new Shown(s.family, s.name, s.words, "%s for %s".formatted(s.why, names(whom)), s.how, whom, whom.size() / (double) takers.size());
+        }).sorted(Comparator.comparingDouble((Shown s) -> -s.share)).toList();
+    }
+
+    private Optional<Shown> next(Taker taker) {
+        String family = LessonRule.USUAL.players(taker.own().student().plays().family());
+        return switch (taker.next()) {
+            case NextStep.DrillIt d -> Optional.of(new Shown(family, d.drill().name(), "the %s by itself, %s".formatted(d.drill().name(), family), "it is what holds the tune back", "", List.of(), 0));
+            case NextStep.TakeRung r -> fresh(taker, r.rung()).map(f -> new Shown(family, f.ornament.name(), "the %s, %s: %s".formatted(f.ornament.name(), family, f.bars),
+                    "it comes with the rung “%s”".formatted(r.name()), HowTo.general(f.ornament), List.of(), 0));
+            case NextStep.Begin b -> Optional.empty();
+            case NextStep.AtTempo a -> Optional.empty();
+            case NextStep.Easier e -> Optional.empty();
+            case NextStep.Revisit v -> Optional.empty();
+            case NextStep.Keep k -> Optional.empty();
+            case NextStep.Decided d -> Optional.empty();
+        };
+    }
+
+    private record Fresh(Ornament ornament, String bars) {}
+
+    /** The ornament that a rung brings most of: one that the rung below has not got, before all others. */
+    private static Optional<Fresh> fresh(Taker taker, int rung) {
+        var arrangement = taker.own().arrangement();
+        Ladder ladder = arrangement.ladder();
+        var vocabulary = arrangement.situation().vocabulary();
+        if (rung < 1 || rung >= ladder.size()) {
+            return Optional.empty();
+        }
+        Set<String> known = ladder.setting(rung - 1).byNote().values().stream().flatMap(List::stream).collect(Collectors.toSet());
+        Map<String, List<Integer>> places = new LinkedHashMap<>();
+        ladder.setting(rung).byNote().forEach((note, ids) -> ids.stream().filter(id -> !ladder.setting(rung - 1).has(note, id))
+                .forEach(id -> places.computeIfAbsent(id, k -> new ArrayList<>()).add(note)));
+        return places.entrySet().stream().filter(e -> !vocabulary.known(e.getKey()).isBreath())
+                .max(Comparator.comparing((Map.Entry<String, List<Integer>> e) -> !known.contains(e.getKey())).thenComparingInt(e -> e.getValue().size())).map(e -> {
+                    Set<Integer> bars = new TreeSet<>(tuneBars(arrangement.situation().tune(), e.getValue()));
+                    return new Fresh(vocabulary.known(e.getKey()), "%s %s".formatted(bars.size() == 1 ? "bar" : "bars",
+                            Sentence.listed(bars.stream().limit(BARS).map(b -> b == 0 ? "the pickup" : String.valueOf(b)).toList())));
+                });
+    }
+
+    private static List<Integer> tuneBars(wildflourish.core.tune.Timeline tune, List<Integer> notes) {
+        return notes.stream().map(n -> tune.note(n).barNumber()).toList();
+    }
+}
