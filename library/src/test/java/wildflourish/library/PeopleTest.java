@@ -143,7 +143,7 @@ class PeopleTest {
 
     /** A library of every earlier version opens, with what it had, and takes in students. */
     @ParameterizedTest
-    @ValueSource(ints = {1, 2, 3, 4, 5})
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6})
     void librariesOfEveryEarlierVersionTakeStudents(int version) throws Exception {
         Jdbi.create("jdbc:sqlite:" + file()).useHandle(h -> {
             for (String step : Schema.upTo(version)) {
@@ -154,7 +154,10 @@ class PeopleTest {
             h.execute("INSERT INTO edition (tune_id, made_at, what, document) VALUES (1, '2026-01-01T00:00:00Z', 'added', 'X:1')");
             h.execute("UPDATE tune SET current_edition = 1");
             if (version >= 4) {
-                h.execute("INSERT INTO practice_pass VALUES (1, '2026-01-01T00:00:00Z', 1, 1, 'One', 'A', 'fiddle', 'bare', 'keys', NULL, 0, 1, 0, 0, 0, 8, 0, 0)");
+                h.execute("INSERT INTO practice_pass VALUES (1, '2026-01-01T00:00:00Z', 1, 1, 'One', 'A', 'fiddle', 'bare', 'keys', NULL, 0, 1, 0, 0, 0, 8, 0, 0" + (version >= 6 ? ", NULL)" : ")"));
+            }
+            if (version >= 6) {
+                h.execute("INSERT INTO meeting VALUES (1, '2026-01-01T00:00:00Z', 'lesson', 'One', 'quiet')");
             }
         });
         try (Library library = open()) {
@@ -162,6 +165,7 @@ class PeopleTest {
             assertThat(library.log().passes().read()).hasSize(version >= 4 ? 1 : 0).allMatch(p -> p.student().isEmpty());
             library.people().learn(library.people().add(ina()), 1, 0);
             assertThat(library.people().learning().read()).hasSize(1);
+            assertThat(library.people().meetings().read()).hasSize(version >= 6 ? 1 : 0).allMatch(m -> m.minutes() == 60 && m.lines().isEmpty());
         }
     }
 

@@ -30,6 +30,7 @@ import wildflourish.app.work.Folders;
             WriteCommand.class,
             SearchCommand.class,
             ClassCommand.class,
+            LessonCommand.class,
             BackupCommand.class,
             RestoreCommand.class,
             InstrumentsCommand.class

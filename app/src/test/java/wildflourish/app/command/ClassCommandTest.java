@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -65,5 +68,26 @@ class ClassCommandTest extends CommandLineTest {
             assertThat(open.people().given().read()).hasSize(before + 8).last().extracting(Given::what).isEqualTo("sheet");
         }
         assertThat(run("handout", demo, "--class", "Friday", "--library", library, "--out", there)).isEqualTo(1);
+    }
+
+    @Test
+    void aLessonIsPlannedForThoseOfAClass() throws Exception {
+        Path page = folder.resolve("lesson.pdf");
+        JsonNode plan = json("lesson", "--library", library, "--class", "Thursday", "--title", "The Lamp at Half Tide", "--title", "Six Gulls on the Chapel Wall", "--minutes", 60, "--out", page);
+        int at = 0;
+        for (JsonNode line : plan.get("lines")) {
+            assertThat(line.get("from").asInt()).isEqualTo(at);
+            at += line.get("minutes").asInt();
+        }
+        assertThat(at + plan.get("free").asInt()).isEqualTo(60);
+        assertThat(plan.get("lines").get(0).get("doing").asText()).isEqualTo("tune-up");
+        assertThat(plan.toString()).contains("Tam Noustie").contains("holes xxx");
+        try (PDDocument pdf = Loader.loadPDF(page.toFile())) {
+            assertThat(pdf.getNumberOfPages()).isEqualTo(1);
+            assertThat(new PDFTextStripper().getText(pdf)).contains("Thursday").contains("Six Gulls on the Chapel Wall").contains("60 minutes");
+        }
+        assertThat(run("lesson", "--library", library, "--title", "Nobody's Reel")).isEqualTo(1);
+        assertThat(run("lesson", "--library", library, "--class", "Friday", "--title", "The Lamp at Half Tide")).isEqualTo(1);
+        assertThat(run("lesson", "--library", library, "--title", "The Lamp at Half Tide", "--minutes", 0)).isEqualTo(2);
     }
 }

@@ -55,11 +55,22 @@ final class Everybody {
         return Sentence.listed(takers.stream().map(Taker::name).toList());
     }
 
-    /** The ones who do the same, together, in the order in which they came. */
+    /** Those who do the same, together, in the order in which they came; where most do the same, they are the rest. */
     private static List<Part> parts(List<Taker> takers, Function<Taker, String> does) {
         Map<String, List<Taker>> by = new LinkedHashMap<>();
         takers.forEach(t -> by.computeIfAbsent(does.apply(t), k -> new ArrayList<>()).add(t));
-        return by.entrySet().stream().map(e -> new Part(e.getValue().size() == takers.size() && takers.size() > 1 ? "everybody" : names(e.getValue()), e.getKey())).toList();
+        if (by.size() == 1 && takers.size() > 1) {
+            return List.of(new Part("everybody", by.keySet().iterator().next()));
+        }
+        Optional<String> usual = by.entrySet().stream().filter(e -> e.getValue().size() > 2 && e.getValue().size() * 2 > takers.size()).map(Map.Entry::getKey).findFirst();
+        List<Part> parts = new ArrayList<>();
+        by.forEach((what, who) -> {
+            if (usual.filter(what::equals).isEmpty()) {
+                parts.add(new Part(names(who), what));
+            }
+        });
+        usual.ifPresent(what -> parts.add(new Part("everybody else", what)));
+        return parts;
     }
 
     List<Part> listening(boolean first) {
@@ -70,7 +81,7 @@ final class Everybody {
     List<Part> starting(Phrase phrase, List<Trap> told) {
         return parts(takers, t -> "from %s to %s%s%s".formatted(place(t, phrase.bodyNote()), place(t, phrase.lastNote()), t.isNew() ? "" : "; knows it: softly along",
                 traps(t).stream().filter(x -> phrase.holds(x.note()) && told.stream().noneMatch(o -> o.note() == x.note() && o.kind().equals(x.kind()))).findFirst()
-                        .map(x -> "; mind: " + x.text()).orElse("")));
+                        .map(x -> "; mind: " + x.text().replaceFirst("; the same at .*", "")).orElse("")));
     }
 
     private static String place(Taker taker, int note) {
@@ -89,7 +100,7 @@ final class Everybody {
     }
 
     List<Part> together(Tempo tempo) {
-        return parts(takers, t -> t.isNew() ? "bare" : "“%s”%s".formatted(t.own().arrangement().ladder().rung(t.rung()).name(),
+        return parts(takers, t -> "“%s”%s".formatted(t.own().arrangement().ladder().rung(t.rung()).name(),
                 t.standing().reached().filter(r -> r.perMinute().isLess(tempo.perMinute())).map(r -> "; even up to %s so far".formatted(r.spoken())).orElse("")));
     }
 
@@ -101,10 +112,6 @@ final class Everybody {
     /** On how many instruments a thing has to be shown. */
     long instruments() {
         return takers.stream().map(t -> t.own().student().plays()).distinct().count();
-    }
-
-    List<Part> warned(Trap trap) {
-        return parts(takers, t -> catches(t, trap) ? "mind it" : "it does not catch you");
     }
 
     /** Who has a trap under their fingers, as in {@code , for Ina and Tam}; empty where that is everybody. */

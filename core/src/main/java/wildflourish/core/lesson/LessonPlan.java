@@ -94,7 +94,7 @@ public record LessonPlan(int minutes, List<Line> lines, List<String> left, List<
     /** The stages of a whole lesson; it is what a search for the optimum, of whatever kind, has to go through. */
     static List<Stage> stages(List<TuneWork> works, Set<String> without) {
         List<Stage> stages = new ArrayList<>();
-        Piece tuning = new Piece(Doing.TUNE_UP, Doing.TUNE_UP.name(), "", LessonRule.USUAL.tuneUp(), "tune up, and warm the hands", "", List::of);
+        Piece tuning = new Piece(Doing.TUNE_UP, Doing.TUNE_UP.name(), "", LessonRule.USUAL.tuneUp(), "everybody in tune, and the hands warm", "", List::of);
         stages.add(come -> without.contains(tuning.id()) ? List.of(Stage.Choice.nothing(come))
                 : List.of(new Stage.Choice(tuning.minutes(), LessonRule.USUAL.inTune() * TuneWork.HUNDREDTH, come, List.of(tuning)), Stage.Choice.nothing(come)));
         works.forEach(w -> stages.addAll(w.stages()));
@@ -121,7 +121,7 @@ public record LessonPlan(int minutes, List<Line> lines, List<String> left, List<
 
     /** Puts a rest where one thing ends and another begins, as near as can be to some minute. */
     private static void rest(List<Piece> pieces, double minute) {
-        Piece rest = new Piece(Doing.REST, Doing.REST.name(), "", LessonRule.USUAL.rest(), "rest: instruments down, hands loose", "tired hands learn nothing, and are hurt", List::of);
+        Piece rest = new Piece(Doing.REST, Doing.REST.name(), "", LessonRule.USUAL.rest(), "instruments down, hands loose", "tired hands learn nothing, and are hurt", List::of);
         int at = 0;
         int best = pieces.size();
         double nearest = Double.MAX_VALUE;

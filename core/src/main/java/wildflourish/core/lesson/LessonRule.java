@@ -24,7 +24,8 @@ import wildflourish.core.instrument.Family;
  * @param briskWorth of its worth, in per cent, then
  * @param teachFrom a tune is taught where it is new to so many per cent of those who learn it
  * @param trap what telling the first, the second, … trap of a phrase is worth
- * @param drop what bringing a tune into the lesson at all is worth
+ * @param whole what hearing a known tune whole is worth
+ * @param drop what bringing a known tune into the lesson at all is worth
  * @param stuckMinutes how long a passage that is stuck is taken apart, shorter or longer
  * @param stuck what that is worth where it concerns everybody
  * @param ornamentMinutes how long one ornament is shown
@@ -35,7 +36,7 @@ import wildflourish.core.instrument.Family;
  */
 public record LessonRule(
         String provenance, int tuneUp, int inTune, int takeHome, int rest, int restAfter, int longest, int slowPercent, Map<String, Double> minutesPerNewBar, double minutesPerPhrase, double minutesPerInstrument,
-        int timesJoined, int briskMinutes, int briskWorth, int teachFrom, int whole, int slow, int join, int trapMinutes, List<Integer> trap, int drop,
+        int timesJoined, int briskMinutes, int briskWorth, int teachFrom, int whole, int join, int trapMinutes, List<Integer> trap, int drop,
         List<Integer> stuckMinutes, List<Integer> stuck, int mostStuck, List<Integer> ornamentMinutes, List<Integer> ornament, int mostOrnaments, List<Integer> together, int fading,
         Map<String, String> families) {
 

@@ -1,6 +1,8 @@
 package wildflourish.core.lesson;
 
 import java.util.List;
+import java.util.Set;
+import wildflourish.core.reading.Lesson;
 import wildflourish.core.reading.Reading;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.PlayOrder;
@@ -36,6 +38,32 @@ public record LessonTune(Arrangement arrangement, List<Taker> takers, int taught
         int rung() {
             return Math.min(standing.rung(), own.rung());
         }
+    }
+
+    /** One who has not begun it. */
+    public static Taker beginner(OwnVersion own) {
+        Standing nothing = Standing.of(0, own.arrangement().ladder().rung(0).name(), own.arrangement().tempo(), List.of(), java.time.ZoneOffset.UTC);
+        return new Taker(own, nothing, NextStep.of(nothing, own.arrangement(), java.util.Optional.empty(), java.time.LocalDate.EPOCH));
+    }
+
+    /** How many steps of a tune's teaching order have been taught; {@code done} are the ids of the lines that were done in earlier lessons. */
+    public static int taught(Arrangement tune, Set<String> done) {
+        int taught = 0;
+        for (Lesson.Step step : Reading.of(tune).lesson().steps()) {
+            if (!done.contains(id(tune, step.isJoin() ? Doing.JOIN : Doing.PHRASE, name(step)))) {
+                return taught;
+            }
+            taught++;
+        }
+        return taught;
+    }
+
+    static String id(Arrangement tune, Doing doing, String what) {
+        return "%s|%s|%s".formatted(tune.tune().title(), doing.name(), what);
+    }
+
+    static String name(Lesson.Step step) {
+        return step.isJoin() ? step.phrases().getFirst().name() + " to " + step.phrases().getLast().name() : step.phrases().getFirst().name();
     }
 
     public LessonTune {

@@ -63,7 +63,7 @@ final class TuneWork {
     }
 
     private String id(Doing doing, String what) {
-        return "%s|%s|%s".formatted(tune.title(), doing.name(), what);
+        return LessonTune.id(tune.arrangement(), doing, what);
     }
 
     private Piece piece(Doing doing, String what, int minutes, String words, String why, java.util.function.Supplier<List<LessonPlan.Part>> parts) {
@@ -81,7 +81,8 @@ final class TuneWork {
             whole.add(piece(Doing.WHOLE, "", upToMinutes(tune.minutes(tune.goal())), "the whole tune once, at " + tune.goal().spoken(),
                     teaching ? "so that everybody hears where it goes" : "to hear where it stands", () -> everybody.listening(teaching)));
         }
-        int worth = (rule.drop() + (whole.isEmpty() ? 0 : rule.whole())) * HUNDREDTH;
+        // A new tune is worth what of it is taught.
+        int worth = teaching ? 0 : (rule.drop() + (whole.isEmpty() ? 0 : rule.whole())) * HUNDREDTH;
         return come -> List.of(new Stage.Choice(0, 0, OUT, List.of()),
                 new Stage.Choice(whole.stream().mapToInt(Piece::minutes).sum(), worth, known, whole));
     }
@@ -92,13 +93,13 @@ final class TuneWork {
         Piece slow = piece(Doing.SLOW, "", upToMinutes(minutes), (again ? "what is known of it, bare and slow, at " : "the whole of it bare and slow, at ") + tune.slow().spoken(),
                 again ? "so that the next phrase has something to hang on" : "so that every note is heard", () -> everybody.listening(!again));
         return come -> come == OUT || isLeftAway(Doing.SLOW, "") ? List.of(Stage.Choice.nothing(come))
-                : List.of(new Stage.Choice(slow.minutes(), rule.slow() * HUNDREDTH, come, List.of(slow)));
+                : List.of(new Stage.Choice(slow.minutes(), 0, come, List.of(slow)));
     }
 
     /** A step of the teaching order: not any more today, briskly, or with time; with none, one or more of its traps. */
     private Stage teach(int s) {
         Lesson.Step step = steps.get(s);
-        String name = name(step);
+        String name = LessonTune.name(step);
         if (isLeftAway(step.isJoin() ? Doing.JOIN : Doing.PHRASE, name)) {
             return come -> List.of(Stage.Choice.nothing(come));
         }
@@ -128,7 +129,7 @@ final class TuneWork {
     private List<Piece> pieces(Lesson.Step step, String name, int minutes, List<Trap> traps, boolean brisk) {
         List<Piece> pieces = new ArrayList<>();
         for (Trap trap : traps) {
-            pieces.add(piece(Doing.TRAP, name + " " + trap.kind(), rule.trapMinutes(), "in %s%s: %s".formatted(name, everybody.caught(trap), trap.inWords()), "", () -> everybody.warned(trap)));
+            pieces.add(piece(Doing.TRAP, name + " " + trap.kind(), rule.trapMinutes(), "in %s%s: %s".formatted(name, everybody.caught(trap), trap.inWords()), "", List::of));
         }
         String known = "%d %% of the tune is known then".formatted(Math.round(step.share() * 100));
         if (step.isJoin()) {
@@ -140,15 +141,14 @@ final class TuneWork {
         return pieces;
     }
 
-    private static String name(Lesson.Step step) {
-        return step.phrases().size() == 1 ? step.phrases().getFirst().name() : step.phrases().getFirst().name() + " to " + step.phrases().getLast().name();
-    }
-
     /** How long a step takes: a phrase by its new bars, the slowest who learn it and the instruments it is shown on, a join by playing it a few times slowly. */
     private int minutes(Lesson.Step step) {
         if (step.isJoin()) {
             List<Integer> bars = step.phrases().stream().flatMapToInt(p -> IntStream.range(p.fromBar(), p.toBar())).boxed().toList();
             return upToMinutes(LessonTune.minutes(tune.arrangement().tune(), bars, tune.slow()) * rule.timesJoined());
+        }
+        if (reading.passages().stream().anyMatch(p -> p.phrase().equals(step.phrases().getFirst()) && p.isSame())) {
+            return upToMinutes(rule.minutesPerPhrase());
         }
         double perBar = tune.takers().stream().filter(LessonTune.Taker::isNew).mapToDouble(t -> rule.minutesPerNewBar().getOrDefault(t.own().student().level(), 1.0)).max().orElse(1);
         double shown = step.newBars() == 0 ? 0 : rule.minutesPerInstrument() * (everybody.instruments() - 1);
@@ -236,7 +236,7 @@ final class TuneWork {
         int come = chosen.stream().filter(c -> c.pieces().stream().anyMatch(p -> p.doing() == Doing.PHRASE || p.doing() == Doing.JOIN)).mapToInt(Stage.Choice::leads).max()
                 .orElse(chosen.getFirst().leads());
         if (teaching && come < steps.size()) {
-            left.add("“%s” from %s on: next time".formatted(tune.title(), name(steps.get(come))));
+            left.add("“%s” from %s on: next time".formatted(tune.title(), LessonTune.name(steps.get(come))));
         }
         Set<String> done = new java.util.HashSet<>();
         chosen.forEach(c -> c.pieces().forEach(p -> done.add(p.id())));
