@@ -11,6 +11,7 @@ module wildflourish.formats {
 
     exports wildflourish.formats.abc;
     exports wildflourish.formats.book;
+    exports wildflourish.formats.calendar;
     exports wildflourish.formats.csv;
     exports wildflourish.formats.door;
     exports wildflourish.formats.midi;

@@ -1,6 +1,7 @@
 package wildflourish.library;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -43,6 +44,18 @@ public record Meeting(long id, Instant at, int minutes, String kind, String tune
     /** One that was not planned line by line. */
     public static Meeting of(Instant at, int minutes, String kind, String tunes, String remark, List<Long> there) {
         return new Meeting(0, at, minutes, kind, tunes, remark, there, List.of());
+    }
+
+    /** The same under its id. */
+    public Meeting kept(long as) {
+        return new Meeting(as, at, minutes, kind, tunes, remark, there, lines);
+    }
+
+    /** With what became of one of its lines. */
+    public Meeting became(int position, Became became) {
+        List<Line> other = new ArrayList<>(lines);
+        other.set(position, lines.get(position).became(became));
+        return new Meeting(id, at, minutes, kind, tunes, remark, there, other);
     }
 
     /** The titles of its tunes. */

@@ -12,6 +12,8 @@ import wildflourish.app.chart.ChartScreen;
 import wildflourish.app.fit.FitModel;
 import wildflourish.app.fit.FitScreen;
 import wildflourish.app.frame.Screen;
+import wildflourish.app.lesson.LessonModel;
+import wildflourish.app.lesson.LessonScreen;
 import wildflourish.app.listening.TakeHome;
 import wildflourish.app.people.PeopleModel;
 import wildflourish.app.people.PeopleScreen;
@@ -62,7 +64,7 @@ final class Screens {
     /** All of them, made from what there is. */
     static List<Screen> of(Tools tools) {
         Screens make = new Screens(tools);
-        return List.of(make.shelf(), make.writing(), make.reading(), make.trellis(), make.across(), make.fit(), make.rounds(), make.practice(), make.people(), make.sheet(), make.chart());
+        return List.of(make.shelf(), make.writing(), make.reading(), make.trellis(), make.across(), make.fit(), make.rounds(), make.practice(), make.people(), make.lesson(), make.sheet(), make.chart());
     }
 
     private Screen shelf() {
@@ -151,6 +153,10 @@ final class Screens {
 
     private Screen people() {
         return new PeopleScreen(people, t.trellis(), () -> sheet.contents(), t.site());
+    }
+
+    private Screen lesson() {
+        return new LessonScreen(new LessonModel(t.keeper(), t.trellis(), t.background(), t.production(), t.site()::say, Clock.systemUTC()), t.site());
     }
 
     private Screen practice() {

@@ -67,6 +67,19 @@ public record ClassBook(List<Person> people, List<TuneEntry> tunes, List<Line> l
         return lines.stream().filter(l -> l.person().id() == student && l.tune().id() == tune).findFirst();
     }
 
+    /** With a meeting added, or written anew; in the order of their time. */
+    public ClassBook with(Meeting meeting) {
+        List<Meeting> all = new ArrayList<>(without(meeting.id()).meetings);
+        all.add(meeting);
+        all.sort(Comparator.comparing(Meeting::at));
+        return new ClassBook(people, tunes, lines, given, all);
+    }
+
+    /** Without a meeting. */
+    public ClassBook without(long meeting) {
+        return new ClassBook(people, tunes, lines, given, meetings.stream().filter(m -> m.id() != meeting).toList());
+    }
+
     /** Those of a class; all where the name is empty. */
     public List<Person> group(String name) {
         return people.stream().filter(p -> name.isBlank() || p.student().group().equalsIgnoreCase(name.strip())).toList();

@@ -20,6 +20,7 @@ import wildflourish.library.Habit;
 import wildflourish.library.Index;
 import wildflourish.library.Library;
 import wildflourish.library.LibraryFault;
+import wildflourish.library.Meeting;
 import wildflourish.library.People;
 import wildflourish.library.Saved;
 import wildflourish.library.Steps;
@@ -200,6 +201,11 @@ public final class Keeper implements AutoCloseable {
     /** Takes in a student; their id. Never on the interface's thread. */
     public long add(Student student) {
         return write(l -> l.people().add(student));
+    }
+
+    /** Writes down a lesson, a workshop or a jam; its id. Never on the interface's thread. */
+    public long meet(Meeting meeting) {
+        return write(l -> l.people().meet(meeting));
     }
 
     /** Changes something about the people of the library; {@code what} is for reading, as in {@code what Ina learns}. */

@@ -15,7 +15,6 @@ public final class PracticeCsv {
 
     private static final List<String> COLUMNS = List.of("at", "seconds", "subject", "passage", "instrument", "rung", "hands", "beat", "per_minute",
             "part_ms", "even", "variation_percent", "drift_percent", "offset_ms", "expected", "missed", "extra");
-    private static final String FORMULA_STARTS = "=+-@\t\r";
 
     private PracticeCsv() {}
 
@@ -35,11 +34,11 @@ public final class PracticeCsv {
         Map<String, Object> line = new LinkedHashMap<>();
         line.put("at", pass.at().toString());
         line.put("seconds", rounded(pass.seconds(), 1));
-        line.put("subject", harmless(pass.subject()));
-        line.put("passage", harmless(pass.passage()));
-        line.put("instrument", harmless(pass.instrument()));
-        line.put("rung", harmless(pass.rung()));
-        line.put("hands", harmless(pass.hands()));
+        line.put("subject", CsvTable.harmless(pass.subject()));
+        line.put("passage", CsvTable.harmless(pass.passage()));
+        line.put("instrument", CsvTable.harmless(pass.instrument()));
+        line.put("rung", CsvTable.harmless(pass.rung()));
+        line.put("hands", CsvTable.harmless(pass.hands()));
         line.put("beat", pass.tempo().map(t -> t.beat().toString()).orElse(""));
         line.put("per_minute", pass.tempo().map(t -> rounded(t.perMinute().toDouble(), 0)).orElse(""));
         line.put("part_ms", pass.tempo().isPresent() ? "" : pass.partMs());
@@ -55,10 +54,5 @@ public final class PracticeCsv {
 
     private static String rounded(double value, int places) {
         return String.format(Locale.ROOT, "%." + places + "f", value);
-    }
-
-    /** A title is a title: a spreadsheet does not take it for a formula. */
-    private static String harmless(String text) {
-        return !text.isEmpty() && FORMULA_STARTS.indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
     }
 }

@@ -1,0 +1,2 @@
+/** Lessons as calendars read them: iCalendar out. */
+package wildflourish.formats.calendar;
