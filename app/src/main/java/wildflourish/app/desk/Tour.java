@@ -18,6 +18,9 @@ import wildflourish.app.across.AcrossModel;
 import wildflourish.app.across.AcrossScreen;
 import wildflourish.app.fit.FitModel;
 import wildflourish.app.fit.FitScreen;
+import wildflourish.app.lesson.LessonModel;
+import wildflourish.app.lesson.LessonScreen;
+import wildflourish.app.lesson.LessonState;
 import wildflourish.app.paint.Palette;
 import wildflourish.app.people.PeopleModel;
 import wildflourish.app.people.PeopleScreen;
@@ -127,7 +130,11 @@ final class Tour {
         stops.add(new Stop("", () -> model.show("class"), () -> !people().state().get().together().isEmpty()));
         stops.add(new Stop("class", () -> people().select(people().state().get().book().people().get(3).id(), people().state().get().book().tunes().get(4).id()),
                 () -> people().state().get().line().isPresent()));
+        stops.add(new Stop("", () -> model.show("lesson"), () -> lesson().state().get().plan().isPresent()));
+        stops.add(new Stop("lesson", () -> lesson().select(5)));
+        stops.add(new Stop("room", lesson()::begin, () -> lesson().state().get().mode() == LessonState.Mode.ROOM));
         stops.add(new Stop("across", () -> {
+            lesson().end();
             look(Palette.LIGHT);
             model.show("across");
         }));
@@ -219,6 +226,10 @@ final class Tour {
 
     private PeopleModel people() {
         return model.screen(PeopleScreen.class).model();
+    }
+
+    private LessonModel lesson() {
+        return model.screen(LessonScreen.class).model();
     }
 
     private FitModel fit() {

@@ -142,7 +142,7 @@ public final class LessonModel {
     }
 
     /** Takes a line in hand. */
-    void select(int line) {
+    public void select(int line) {
         if (line >= 0 && line != now().line()) {
             set(now().line(line));
         }
@@ -171,7 +171,7 @@ public final class LessonModel {
     }
 
     /** Begins the lesson in the room, or goes on with it: it is written down with who comes and every line. */
-    void begin() {
+    public void begin() {
         if (now().held() != 0) {
             set(now().mode(Mode.ROOM));
             return;
@@ -223,7 +223,7 @@ public final class LessonModel {
     }
 
     /** The lesson is over: the record shows what became of it. */
-    void end() {
+    public void end() {
         if (now().held() != 0) {
             set(now().held(0).mode(Mode.RECORD));
             say.accept("the lesson is written down");
