@@ -1,5 +1,8 @@
 package wildflourish.app.desk;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -57,6 +60,7 @@ abstract class WindowTest extends FxRobot {
     Path folder;
 
     private static Robot robot;
+    private static byte[] demo = {};
 
     DeskModel model;
     DeskView view;
@@ -118,10 +122,10 @@ abstract class WindowTest extends FxRobot {
     }
 
     void open(boolean demo) {
-        Library library = Library.open(libraryFile());
         if (demo) {
-            DeskApplication.fillWithDemo(library);
+            putDemo(libraryFile());
         }
+        Library library = Library.open(libraryFile());
         keeper = new Keeper(library, new Aside(folder.resolve("aside")), words -> Platform.runLater(() -> model.say(words)));
         background = Executors.newVirtualThreadPerTaskExecutor();
         engine = new Engine(() -> device = new SimulatedOutput(pace, 30), notice -> Platform.runLater(() -> model.say(notice)));
@@ -135,6 +139,22 @@ abstract class WindowTest extends FxRobot {
             until(() -> model.trellis().isOpen());
         }
         rest();
+    }
+
+    /** The demo's library is made once, and copied for each test. */
+    private static void putDemo(Path file) {
+        try {
+            if (demo.length == 0) {
+                Path made = Files.createTempDirectory("demo").resolve("library.db");
+                try (Library library = Library.open(made)) {
+                    DeskApplication.fillWithDemo(library);
+                }
+                demo = Files.readAllBytes(made);
+            }
+            Files.write(file, demo);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** The document of a tune as the library has it now. */
