@@ -84,8 +84,19 @@ public final class PeopleModel {
         LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneId.systemDefault());
         background.latest(this, NOT_READ, job -> keeper.ask(l -> ClassBook.of(l, today, ZoneId.systemDefault(), job::stopped)), book -> book.ifPresent(b -> {
             state.set(state.get().with(b));
+            next();
             together();
         }), () -> { });
+    }
+
+    /** Works out what is next for the student in hand in every tune, and for everybody in the tune in hand. */
+    private void next() {
+        PeopleState now = state.get();
+        List<ClassBook.Line> wanted = now.book().lines().stream().filter(l -> l.person().id() == now.student() || l.tune().id() == now.tune()).filter(l -> l.known().isEmpty()).toList();
+        if (!wanted.isEmpty()) {
+            background.latest("class-next", NOT_COMPUTED, job -> wanted.parallelStream().filter(l -> !job.stopped()).map(ClassBook.Line::next).toList(),
+                    known -> state.set(state.get().with(state.get().book())), () -> { });
+        }
     }
 
     private void together() {
@@ -102,6 +113,7 @@ public final class PeopleModel {
     public void select(long student, long tune) {
         if (student != state.get().student() || tune != state.get().tune()) {
             state.set(state.get().selecting(student, tune));
+            next();
         }
     }
 

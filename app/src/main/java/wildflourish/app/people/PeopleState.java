@@ -49,6 +49,7 @@ public record PeopleState(ClassBook book, long student, long tune, long chosen, 
         return "“%s”, each in their own version: everybody is clean up to %s. Left behind: %s.".formatted(openTune, tempo.everybody().get().spoken(), String.join("; ", steps));
     }
 
+    /** With a class read anew, or with more known of it. */
     PeopleState with(ClassBook other) {
         long first = other.people().isEmpty() ? -1 : other.people().getFirst().id();
         long who = other.people().stream().anyMatch(p -> p.id() == student) ? student : first;

@@ -194,8 +194,8 @@ public final class PeopleView extends BorderPane {
 
     private static List<Label> told(ClassBook.Line line) {
         List<Label> lines = new ArrayList<>();
-        lines.add(heading("Next: " + line.next().inWords()));
-        lines.add(Labels.wrapped(Sentence.full(line.next().why())));
+        lines.add(heading(line.known().map(n -> "Next: " + n.inWords()).orElse("Next: being worked out")));
+        line.known().ifPresent(n -> lines.add(Labels.wrapped(Sentence.full(n.why()))));
         lines.add(heading(line.tune().title()));
         lines.add(Labels.wrapped("On the rung “%s”, %s; the goal is %s.".formatted(line.rungName(), line.standing().reached().map(r -> (line.standing().part() ? "in parts " : "")
                 + "even up to " + r.spoken()).orElse(line.standing().passes() == 0 ? "not played yet" : "nothing even yet"), line.standing().goal().spoken())));
@@ -248,7 +248,7 @@ public final class PeopleView extends BorderPane {
             Person person = empty || getTableRow() == null ? null : getTableRow().getItem();
             Optional<ClassBook.Line> line = person == null || tune == null ? Optional.empty() : model.state().get().book().line(person.id(), tune.id());
             setText(line.map(StandingCell::brief).orElse(null));
-            setAccessibleText(line.map(l -> "%s, %s: %s; next: %s".formatted(l.person().student().name(), l.tune().title(), brief(l), l.next().inWords())).orElse(null));
+            setAccessibleText(line.map(l -> "%s, %s: %s%s".formatted(l.person().student().name(), l.tune().title(), brief(l), l.known().map(n -> "; next: " + n.inWords()).orElse(""))).orElse(null));
             line.ifPresent(l -> {
                 if (!l.standing().stuck().isEmpty()) {
                     getStyleClass().add("people-stuck");

@@ -9,15 +9,25 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
-import wildflourish.core.fit.Hardness;
+import wildflourish.core.growth.Taste;
+import wildflourish.core.instrument.School;
+import wildflourish.core.lesson.EasierTune;
 import wildflourish.core.lesson.NextStep;
 import wildflourish.core.lesson.OwnVersion;
 import wildflourish.core.lesson.Standing;
 import wildflourish.core.lesson.Student;
+import wildflourish.core.memory.Kept;
+import wildflourish.core.memory.Once;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.setting.Arrangement;
+import wildflourish.core.setting.Rung;
+import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.TuneType;
 import wildflourish.formats.book.BookTune;
 import wildflourish.library.Given;
 import wildflourish.library.Learning;
@@ -34,13 +44,26 @@ import wildflourish.library.TuneEntry;
  */
 public record ClassBook(List<Person> people, List<TuneEntry> tunes, List<Line> lines, List<Given> given, List<Meeting> meetings) {
 
+    private static final Kept<String, BookTune> READ = new Kept<>(512);
+
     /**
      * One tune of one student.
      *
      * @param rungName the rung they are on
      * @param rungs how many rungs the tune has on their instrument
+     * @param step what is next, worked out when it is first asked for
      */
-    public record Line(Person person, TuneEntry tune, Learning learning, Standing standing, String rungName, int rungs, NextStep next) {
+    public record Line(Person person, TuneEntry tune, Learning learning, Standing standing, String rungName, int rungs, Once<NextStep> step) {
+
+        /** What is next. Takes its time where nobody has asked yet: not on the interface's thread, unless it is {@link #known()}. */
+        public NextStep next() {
+            return step.get();
+        }
+
+        /** What is next, if it has been worked out. */
+        public Optional<NextStep> known() {
+            return step.isKnown() ? Optional.of(step.get()) : Optional.empty();
+        }
 
         /** How it goes, in a word or a figure: {@code stuck}, {@code there}, {@code new}, {@code uneven}, {@code 80 %}. */
         public String how() {
@@ -90,63 +113,72 @@ public record ClassBook(List<Person> people, List<TuneEntry> tunes, List<Line> l
         List<Person> people = library.people().all().read();
         Map<Long, Person> byId = people.stream().collect(Collectors.toMap(Person::id, p -> p));
         List<TuneEntry> shelf = library.tunes().all().read();
-        List<Learning> learning = library.people().learning().read().stream().filter(l -> byId.containsKey(l.student()) && shelf.stream().anyMatch(t -> t.id() == l.tune())).toList();
+        Map<Long, TuneEntry> entries = shelf.stream().collect(Collectors.toMap(TuneEntry::id, t -> t));
+        List<Learning> learning = library.people().learning().read().stream().filter(l -> byId.containsKey(l.student()) && entries.containsKey(l.tune())).toList();
         Map<List<Long>, List<LoggedPass>> passes = library.log().passes().read().stream().filter(p -> p.student().isPresent() && p.tune().isPresent())
                 .collect(Collectors.groupingBy(p -> List.of(p.student().get(), p.tune().get())));
-        Map<Long, BookTune> read = new HashMap<>();
-        for (TuneEntry tune : shelf) {
-            if (learning.stream().anyMatch(l -> l.tune() == tune.id())) {
-                read.put(tune.id(), Documents.read(library.tunes().current(tune.id()).document()));
-            }
+        Set<Long> learned = learning.stream().map(Learning::tune).collect(Collectors.toSet());
+        Map<Long, BookTune> read = learned.parallelStream().filter(t -> !stop.getAsBoolean())
+                .collect(Collectors.toMap(t -> t, t -> READ.of(library.tunes().current(t).document(), Documents::read)));
+        if (stop.getAsBoolean()) {
+            return Optional.empty();
         }
-        Map<Long, Arrangement> arrangements = new HashMap<>();
-        List<Line> lines = learning.parallelStream().filter(l -> !stop.getAsBoolean()).map(l -> {
+        Map<Long, List<Learning>> byStudent = learning.stream().collect(Collectors.groupingBy(Learning::student));
+        Map<List<Object>, List<String>> names = new ConcurrentHashMap<>();
+        List<Line> lines = learning.parallelStream().map(l -> {
             Person person = Objects.requireNonNull(byId.get(l.student()));
-            Arrangement tune;
-            synchronized (arrangements) {
-                tune = arrangements.computeIfAbsent(l.tune(), id -> arrangement(Objects.requireNonNull(read.get(id)), person.student()));
-            }
-            TuneEntry entry = shelf.stream().filter(t -> t.id() == l.tune()).findFirst().orElseThrow();
-            return line(person, entry, l, tune, passes.getOrDefault(List.of(l.student(), l.tune()), List.of()), () -> easier(library, shelf, learning, person, tune), today, zone);
-        }).toList();
-        List<TuneEntry> tunes = shelf.stream().filter(t -> read.containsKey(t.id())).toList();
-        return stop.getAsBoolean() ? Optional.empty() : Optional.of(new ClassBook(people, tunes, lines.stream().sorted(Comparator.comparingLong((Line l) -> l.person().id())).toList(),
-                library.people().given().read(), library.people().meetings().read()));
+            BookTune tune = Objects.requireNonNull(read.get(l.tune()));
+            return line(person, Objects.requireNonNull(entries.get(l.tune())), l, tune, passes.getOrDefault(List.of(l.student(), l.tune()), List.of()),
+                    () -> easier(library, shelf, byStudent.getOrDefault(l.student(), List.of()), person, tune),
+                    names.computeIfAbsent(List.of(l.tune(), person.student().instrument()), k -> rungs(tune, person.student())), today, zone);
+        }).sorted(Comparator.comparingLong((Line l) -> l.person().id())).toList();
+        return Optional.of(new ClassBook(people, shelf.stream().filter(t -> learned.contains(t.id())).toList(), lines, library.people().given().read(), library.people().meetings().read()));
     }
 
     /** A tune's arrangement; one without a ladder is given one for whoever learns it first. */
     public static Arrangement arrangement(BookTune tune, Student student) {
-        return tune.arrangement().filter(a -> a.instrument().hasHands()).orElseGet(() -> Documents.grown(tune.tune(), student.plays()));
+        return grown(tune).orElseGet(() -> Documents.grown(tune.tune(), student.plays()));
     }
 
-    private static Line line(
-            Person person, TuneEntry entry, Learning learning, Arrangement tune, List<LoggedPass> passes, java.util.function.Supplier<Optional<String>> easier, LocalDate today, ZoneId zone) {
-        Arrangement hers = OwnVersion.of(person.student(), tune, tune.tempo()).arrangement();
-        int rung = Math.clamp(learning.rung(), 0, hers.ladder().size() - 1);
-        String name = hers.ladder().rung(rung).name();
-        Standing standing = Standing.of(rung, name, tune.tempo(), passes, zone);
-        Optional<String> instead = rung == 0 && !standing.stuck().isEmpty() ? easier.get() : Optional.empty();
-        NextStep next = learning.decided().isBlank() ? NextStep.of(standing, hers, instead, today) : new NextStep.Decided(learning.decided());
-        return new Line(person, entry, learning, standing, name, hers.ladder().size(), next);
+    private static Line line(Person person, TuneEntry entry, Learning learning, BookTune tune, List<LoggedPass> passes, Supplier<Optional<String>> easier, List<String> rungs,
+                             LocalDate today, ZoneId zone) {
+        Once<Arrangement> there = new Once<>(() -> arrangement(tune, person.student()));
+        Tempo goal = goal(tune);
+        int rung = Math.clamp(learning.rung(), 0, rungs.size() - 1);
+        String name = rungs.get(rung);
+        Standing standing = Standing.of(rung, name, goal, passes, zone);
+        Once<NextStep> next = new Once<>(() -> {
+            if (!learning.decided().isBlank()) {
+                return new NextStep.Decided(learning.decided());
+            }
+            Arrangement hers = OwnVersion.of(person.student(), there.get(), goal).arrangement();
+            return NextStep.of(standing, hers, rung == 0 && !standing.stuck().isEmpty() ? easier.get() : Optional.empty(), today);
+        });
+        return new Line(person, entry, learning, standing, name, rungs.size(), next);
+    }
+
+    private static Optional<Arrangement> grown(BookTune tune) {
+        return tune.arrangement().filter(a -> a.instrument().hasHands());
+    }
+
+    /** The names of a tune's rungs on a student's instrument. One that nobody has grown yet has those that it would get; it is not grown for their names. */
+    private static List<String> rungs(BookTune tune, Student student) {
+        return grown(tune).map(a -> a.ladderOn(student.plays()).orElse(a.ladder()).rungs().stream().map(Rung::name).toList())
+                .orElseGet(() -> Taste.of(student.plays(), School.USUAL, tune.tune().head()).rungs().stream().map(Taste.Level::name).toList());
     }
 
     /** The hardest of the tunes that are easier than one on a student's instrument and that they have not taken up. */
-    private static Optional<String> easier(Library library, List<TuneEntry> shelf, List<Learning> learning, Person person, Arrangement tune) {
-        Hardness hard = hardness(tune, person.student());
-        List<Map.Entry<String, Double>> all = new ArrayList<>();
-        for (TuneEntry other : shelf) {
-            if (learning.stream().noneMatch(l -> l.student() == person.id() && l.tune() == other.id())) {
-                Arrangement there = arrangement(Documents.read(library.tunes().current(other.id()).document()), person.student());
-                Hardness hardness = hardness(there, person.student());
-                if (hardness.isEasierThan(hard)) {
-                    all.add(Map.entry(other.title(), hardness.timesUsual()));
-                }
-            }
-        }
-        return all.stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey);
+    private static Optional<String> easier(Library library, List<TuneEntry> shelf, List<Learning> hers, Person person, BookTune tune) {
+        List<EasierTune> others = shelf.stream().filter(t -> hers.stream().noneMatch(l -> l.tune() == t.id()))
+                .map(t -> offer(READ.of(library.tunes().current(t.id()).document(), Documents::read))).toList();
+        return offer(tune).among(others, person.student());
     }
 
-    private static Hardness hardness(Arrangement tune, Student student) {
-        return Hardness.of(Arrangement.bare(tune.tune(), student.plays()).with(tune.tempo()).version(0));
+    private static EasierTune offer(BookTune tune) {
+        return new EasierTune(tune.tune(), goal(tune));
+    }
+
+    private static Tempo goal(BookTune tune) {
+        return grown(tune).map(Arrangement::tempo).orElseGet(() -> TuneType.tempoOf(tune.tune().head()));
     }
 }
