@@ -55,7 +55,7 @@ final class Screens {
         this.takeHome = new TakeHome(tools.listening(), tools.production());
         this.writing = new WritingModel(tools.trellis(), tools.background(), tools.shelfWork()::putUp,
                 draft -> tools.keeper().remember(Kept.DRAFT, () -> draft), tools.site()::say);
-        this.people = new PeopleModel(tools.keeper(), tools.trellis(), tools.background(), tools.production(), tools.site()::say, tools.opening()::open, Clock.systemUTC());
+        this.people = new PeopleModel(tools.keeper(), tools.trellis(), tools.listening(), tools.background(), tools.production(), tools.site()::say, tools.opening()::open, Clock.systemUTC());
         this.sheet = new SheetModel(tools.trellis(), contents -> tools.keeper().remember(Kept.SHEET, () -> contents), tools.background(), tools.production(),
                 new Printers(), tools.site()::say);
         tools.opening().whenRestored(kept -> kept.draft().ifPresent(writing::recall));

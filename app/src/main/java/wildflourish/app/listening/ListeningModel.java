@@ -140,6 +140,23 @@ public final class ListeningModel {
         });
     }
 
+    /**
+     * Plays something put together elsewhere, once: several who play at once, say. Where that plays already, what is given goes on in its place at the same moment.
+     *
+     * @param rung that is said to sound
+     */
+    public void playTogether(Supplier<Itinerary> itinerary, int rung) {
+        Optional<Moment> at = elsewhere && state.get().playing() ? here() : Optional.empty();
+        Optional<Playing> before = playing;
+        state.set(state.get().withPlaying(true));
+        elsewhere = true;
+        ready(++asked, () -> {
+            Itinerary all = itinerary.get();
+            Course start = at.flatMap(m -> before.map(b -> b.course().into(all, m))).orElseGet(() -> Course.of(all));
+            return new Playing(start, all.legs().stream().map(l -> rung).toList(), all.legs().stream().map(Leg::piece).map(Cursor::of).toList());
+        });
+    }
+
     /** Ready to be played, entered where something else is. */
     private static Playing playing(Listening listening, Optional<UnaryOperator<Course>> entered) {
         Course start = Course.of(listening.itinerary());

@@ -6,11 +6,15 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import wildflourish.app.listening.ListeningModel;
+import wildflourish.app.people.PeopleState.Loudness;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.work.Background;
 import wildflourish.app.work.ClassBook;
@@ -18,6 +22,7 @@ import wildflourish.app.work.ClassSheets;
 import wildflourish.app.work.Keeper;
 import wildflourish.app.work.Production;
 import wildflourish.app.work.StudentFile;
+import wildflourish.core.lesson.Clash;
 import wildflourish.core.lesson.OwnVersion;
 import wildflourish.core.lesson.Student;
 import wildflourish.core.ornament.Speeds;
@@ -25,6 +30,9 @@ import wildflourish.core.setting.Arrangement;
 import wildflourish.library.Given;
 import wildflourish.library.Person;
 import wildflourish.score.handout.SheetContents;
+import wildflourish.sound.transport.Backing;
+import wildflourish.sound.transport.Piece;
+import wildflourish.sound.transport.Together;
 
 /** The students and what they learn. What is computed of them comes from the background; what is changed is kept at once. */
 public final class PeopleModel {
@@ -41,19 +49,21 @@ public final class PeopleModel {
 
     private final Keeper keeper;
     private final TrellisModel trellis;
+    private final ListeningModel listening;
     private final Background background;
     private final Production production;
     private final Consumer<String> say;
     private final Opens open;
     private final Clock clock;
     private final ReadOnlyObjectWrapper<PeopleState> state = new ReadOnlyObjectWrapper<>(
-            new PeopleState(new ClassBook(List.of(), List.of(), List.of(), List.of(), List.of()), -1, -1, -1, "", List.of()));
+            new PeopleState(new ClassBook(List.of(), List.of(), List.of(), List.of(), List.of()), -1, -1, -1, "", List.of(), List.of(), Map.of()));
     private boolean shown;
 
     /** A model over a library; {@code open} opens a tune on the trellis. */
-    public PeopleModel(Keeper keeper, TrellisModel trellis, Background background, Production production, Consumer<String> say, Opens open, Clock clock) {
+    public PeopleModel(Keeper keeper, TrellisModel trellis, ListeningModel listening, Background background, Production production, Consumer<String> say, Opens open, Clock clock) {
         this.keeper = keeper;
         this.trellis = trellis;
+        this.listening = listening;
         this.background = background;
         this.production = production;
         this.say = say;
@@ -106,7 +116,61 @@ public final class PeopleModel {
         Arrangement arrangement = trellis.arrangement();
         List<Person> people = state.get().book().people();
         background.latest("class-together", NOT_COMPUTED, job -> people.parallelStream().map(p -> OwnVersion.of(p.student(), arrangement, arrangement.tempo())).toList(),
-                versions -> state.set(state.get().with(arrangement.tune().title(), versions)), () -> { });
+                versions -> {
+                    state.set(state.get().with(arrangement.tune().title(), versions));
+                    state.get().heardAt().ifPresent(tempo -> background.latest("class-clashes", NOT_COMPUTED, job -> Clash.of(versions, tempo), found -> state.set(state.get().with(found)), () -> { }));
+                }, () -> { });
+    }
+
+    /** Everybody's version of the open tune at once, or nothing any more. */
+    void hear() {
+        if (listening.state().get().playing()) {
+            listening.stop();
+        } else if (state.get().together().isEmpty()) {
+            say.accept("open a tune, and take in a student first");
+        } else {
+            play();
+        }
+    }
+
+    private void play() {
+        PeopleState now = state.get();
+        now.heardAt().ifPresent(tempo -> listening.playTogether(() -> Together.of(now.together().parallelStream()
+                .map(v -> new Together.Player(Piece.of(v.arrangement(), v.rung(), tempo, listening.state().get().manner().lilt()), now.loud(v.student().name()).share())).toList(), Backing.NONE), 0));
+    }
+
+    /** The student in hand alone, or everybody again. */
+    void solo() {
+        state.get().person().map(p -> p.student().name()).ifPresent(name -> {
+            boolean alone = state.get().together().stream().map(v -> v.student().name()).allMatch(n -> state.get().loud(n) == (n.equals(name) ? Loudness.FULL : Loudness.SILENT));
+            Map<String, Loudness> loud = new HashMap<>();
+            if (!alone) {
+                state.get().together().stream().map(v -> v.student().name()).filter(n -> !n.equals(name)).forEach(n -> loud.put(n, Loudness.SILENT));
+            }
+            set(loud, alone ? "everybody is heard" : name + " is heard alone");
+        });
+    }
+
+    /** The student in hand plays softly with the others, not at all, or as loud as they are again. */
+    void loudness() {
+        state.get().person().map(p -> p.student().name()).ifPresent(name -> {
+            Map<String, Loudness> loud = new HashMap<>(state.get().loud());
+            Loudness next = state.get().loud(name).next();
+            loud.put(name, next);
+            set(loud, "%s is heard %s".formatted(name, switch (next) {
+                case FULL -> "as loud as the others";
+                case SOFT -> "softly";
+                case SILENT -> "not at all";
+            }));
+        });
+    }
+
+    private void set(Map<String, Loudness> loud, String words) {
+        state.set(state.get().with(loud));
+        say.accept(words);
+        if (listening.state().get().playing()) {
+            play();
+        }
     }
 
     /** Takes a student and a tune in hand; −1 for no tune. */

@@ -42,6 +42,9 @@ public final class PeopleScreen extends LazyScreen<PeopleView> {
                 Command.of("class-change", "Change what is known of the student in hand", GROUP, () -> view().askChange()).keys("C"),
                 Command.of("class-sheets", "Write everybody's sheet of the open tune", GROUP, this::askSheets).keys("Ctrl+Shift+P"),
                 Command.of("class-leave", "The student in hand leaves: delete everything about them", GROUP, () -> view().askLeave()),
+                Command.of("class-hear", "Hear the class together in the open tune, or stop", GROUP, model::hear).keys("H"),
+                Command.of("class-solo", "Hear the student in hand alone, or everybody again", GROUP, model::solo).keys("S"),
+                Command.of("class-loudness", "The student in hand plays softly with the others, not at all, or fully again", GROUP, model::loudness).keys("L"),
                 Command.of("class-file", "Write what is known of the student in hand to a file", GROUP, this::askFile));
     }
 
@@ -77,6 +80,11 @@ public final class PeopleScreen extends LazyScreen<PeopleView> {
     @Override
     public List<Command> commands() {
         return commands;
+    }
+
+    @Override
+    public Optional<Runnable> hear() {
+        return Optional.of(model::hear);
     }
 
     @Override

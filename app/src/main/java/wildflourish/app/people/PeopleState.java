@@ -1,10 +1,13 @@
 package wildflourish.app.people;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import wildflourish.app.work.ClassBook;
+import wildflourish.core.lesson.Clash;
 import wildflourish.core.lesson.ClassTempo;
 import wildflourish.core.lesson.OwnVersion;
+import wildflourish.core.tune.Tempo;
 import wildflourish.library.Person;
 
 /**
@@ -13,12 +16,58 @@ import wildflourish.library.Person;
  * @param student the id of the student in hand; −1 for none
  * @param tune the id of the tune in hand; −1 for none
  * @param chosen the id of the student whom everything follows; −1 for nobody
+ * @param clashes where their versions get in one another's way
+ * @param loud how loud each is when they are heard together, by name; full where nothing is said
  * @param together everybody's own version of the open tune; empty until that is worked out
  */
-public record PeopleState(ClassBook book, long student, long tune, long chosen, String openTune, List<OwnVersion> together) {
+public record PeopleState(ClassBook book, long student, long tune, long chosen, String openTune, List<OwnVersion> together, List<Clash> clashes, Map<String, Loudness> loud) {
+
+    private static final int TOLD = 3;
+
+    /** How loud somebody is when the class is heard together. */
+    public enum Loudness {
+        FULL(1), SOFT(0.3), SILENT(0);
+
+        private final double share;
+
+        Loudness(double share) {
+            this.share = share;
+        }
+
+        /** 1 as loud as they are, 0 for not at all. */
+        public double share() {
+            return share;
+        }
+
+        Loudness next() {
+            return values()[(ordinal() + 1) % values().length];
+        }
+    }
 
     public PeopleState {
         together = List.copyOf(together);
+        clashes = List.copyOf(clashes);
+        loud = Map.copyOf(loud);
+    }
+
+    /** How loud one of them is. */
+    public Loudness loud(String name) {
+        return loud.getOrDefault(name, Loudness.FULL);
+    }
+
+    /** The tempo at which all are heard together: as fast as everybody is clean, and no faster than the tune's own. */
+    public Optional<Tempo> heardAt() {
+        return together.stream().findFirst().map(v -> ClassTempo.of(together).everybody().filter(t -> t.perMinute().isLess(v.arrangement().tempo().perMinute()))
+                .map(t -> t.percent(100)).orElse(v.arrangement().tempo()));
+    }
+
+    /** Where they get in one another's way, in a sentence; empty where they do not. */
+    public String clashesInWords() {
+        if (clashes.isEmpty()) {
+            return "";
+        }
+        return "Heard together they clash in " + String.join("; ", clashes.stream().limit(TOLD).map(Clash::inWords).toList())
+                + (clashes.size() > TOLD ? "; and %d more".formatted(clashes.size() - TOLD) : "") + ".";
     }
 
     /** The student in hand. */
@@ -53,18 +102,26 @@ public record PeopleState(ClassBook book, long student, long tune, long chosen, 
     PeopleState with(ClassBook other) {
         long first = other.people().isEmpty() ? -1 : other.people().getFirst().id();
         long who = other.people().stream().anyMatch(p -> p.id() == student) ? student : first;
-        return new PeopleState(other, who, tune, other.people().stream().anyMatch(p -> p.id() == chosen) ? chosen : -1, openTune, together);
+        return new PeopleState(other, who, tune, other.people().stream().anyMatch(p -> p.id() == chosen) ? chosen : -1, openTune, together, clashes, loud);
     }
 
     PeopleState selecting(long who, long what) {
-        return new PeopleState(book, who, what, chosen, openTune, together);
+        return new PeopleState(book, who, what, chosen, openTune, together, clashes, loud);
     }
 
     PeopleState following(long who) {
-        return new PeopleState(book, student, tune, who, openTune, together);
+        return new PeopleState(book, student, tune, who, openTune, together, clashes, loud);
     }
 
     PeopleState with(String title, List<OwnVersion> versions) {
-        return new PeopleState(book, student, tune, chosen, title, versions);
+        return new PeopleState(book, student, tune, chosen, title, versions, List.of(), loud);
+    }
+
+    PeopleState with(List<Clash> found) {
+        return new PeopleState(book, student, tune, chosen, openTune, together, found, loud);
+    }
+
+    PeopleState with(Map<String, Loudness> other) {
+        return new PeopleState(book, student, tune, chosen, openTune, together, clashes, other);
     }
 }

@@ -82,13 +82,18 @@ public final class PeopleView extends BorderPane {
         right.setPadding(new Insets(12));
         right.setPrefWidth(340);
         right.setMinWidth(250);
-        VBox left = new VBox(8, table, together, new FlowPane(8, 8, CommandButton.of(commands.get(8), "Everybody's sheets…", () -> { })), question);
+        VBox left = new VBox(8, table, together, new FlowPane(8, 8, CommandButton.of(commands.get(8), "Everybody's sheets…", () -> { }), CommandButton.of(command(commands, "class-hear"), "Hear all", () -> { }),
+                CommandButton.of(command(commands, "class-solo"), "Alone", () -> { }), CommandButton.of(command(commands, "class-loudness"), "How loud", () -> { })), question);
         left.setPadding(new Insets(12));
         VBox.setVgrow(table, Priority.ALWAYS);
         setCenter(left);
         setRight(right);
         model.state().addListener((o, a, now) -> show(now));
         show(model.state().get());
+    }
+
+    private static Command command(List<Command> commands, String id) {
+        return commands.stream().filter(c -> c.id().equals(id)).findFirst().orElseThrow();
     }
 
     private void select(int row, int column) {
@@ -121,7 +126,7 @@ public final class PeopleView extends BorderPane {
         });
         name.setText(now.person().map(p -> p.student().name() + (now.follows().filter(p::equals).isPresent() ? ": everything follows them" : "")).orElse("The class"));
         told.getChildren().setAll(told(now));
-        together.setText(now.tempoInWords());
+        together.setText((now.tempoInWords() + " " + now.clashesInWords()).strip());
     }
 
     private void fillColumns() {

@@ -23,6 +23,7 @@ import wildflourish.core.ornament.Speeds;
 import wildflourish.library.Learning;
 import wildflourish.library.Person;
 import wildflourish.score.handout.SheetContents;
+import wildflourish.sound.transport.Leg;
 
 /** Who is where and what is next, in a real window: from choosing a student to sheets for everybody. */
 class ClassWindowTest extends WindowTest {
@@ -149,5 +150,29 @@ class ClassWindowTest extends WindowTest {
         try (var document = Loader.loadPDF(pdf.toFile())) {
             return new PDFTextStripper().getText(document);
         }
+    }
+
+    private List<Leg.Beside> beside() {
+        return engine.course().map(c -> c.itinerary().legs().getFirst().beside()).orElse(List.of());
+    }
+
+    /** All versions at once, each on its own voice; one softer, one alone, and on it goes. */
+    @Test
+    void theClassIsHeardTogether() {
+        enter();
+        interact(() -> people().select(named("Callum Ayreside").id(), -1));
+        interact(() -> lookup("#class-table").query().requestFocus());
+        push(KeyCode.H);
+        until(() -> beside().size() == 7);
+        assertThat(beside()).extracting(b -> b.piece().voice()).doesNotHaveDuplicates().hasSize(7);
+        double usual = beside().get(4).share();
+        push(KeyCode.L);
+        until(() -> beside().size() == 7 && beside().get(4).share() < usual / 2 && beside().get(0).share() > beside().get(4).share());
+        push(KeyCode.S);
+        until(() -> beside().size() == 7 && beside().get(4).share() == 1 && beside().get(0).share() == 0);
+        push(KeyCode.S);
+        until(() -> beside().size() == 7 && beside().get(0).share() == beside().get(4).share());
+        push(KeyCode.H);
+        until(() -> engine.course().isEmpty());
     }
 }

@@ -32,12 +32,13 @@ import wildflourish.core.instrument.Family;
  * @param ornament what that is worth where it concerns everybody
  * @param together what the first, the second, … time through all together adds
  * @param fading what the first of them adds where it fades for everybody
+ * @param clashMs milliseconds from which two notes a second apart are heard as a wrong one
  * @param families what a teacher calls the players of each family
  */
 public record LessonRule(
         String provenance, int tuneUp, int inTune, int takeHome, int rest, int restAfter, int longest, int slowPercent, Map<String, Double> minutesPerNewBar, double minutesPerPhrase, double minutesPerInstrument,
         int timesJoined, int briskMinutes, int briskWorth, int teachFrom, int whole, int join, int trapMinutes, List<Integer> trap, int drop,
-        List<Integer> stuckMinutes, List<Integer> stuck, int mostStuck, List<Integer> ornamentMinutes, List<Integer> ornament, int mostOrnaments, List<Integer> together, int fading,
+        List<Integer> stuckMinutes, List<Integer> stuck, int mostStuck, List<Integer> ornamentMinutes, List<Integer> ornament, int mostOrnaments, List<Integer> together, int fading, int clashMs,
         Map<String, String> families) {
 
     /** The rule as its data file has it. */

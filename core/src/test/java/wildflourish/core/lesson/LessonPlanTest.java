@@ -244,4 +244,21 @@ class LessonPlanTest {
         assertThatThrownBy(() -> LessonPlan.of(List.of(), 361, Set.of())).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new LessonTune(REEL, List.of(), 0)).isInstanceOf(IllegalArgumentException.class);
     }
+
+    private static OwnVersion plays(String name, String notes) {
+        Arrangement bare = Arrangement.bare(wildflourish.core.Tunes.of(wildflourish.core.tune.Meter.of(4, 4), wildflourish.core.Tunes.d(), notes), Instruments.known("whistle-d"));
+        return new OwnVersion(Student.of(name, "", "whistle-d", "fluent"), bare, 0, List.of(), Optional.empty());
+    }
+
+    /** Notes a second apart are a clash where they are held, in whatever octave; a third, an octave and a passing rub are none. */
+    @Test
+    void heldSecondsClash() {
+        Tempo tempo = Tempo.parse("1/4=100");
+        List<OwnVersion> three = List.of(plays("Maud", "D4:4 F#4:4 | A4:2 A4 A4 A4:4"), plays("Pell", "E5:4 F#5:4 | A4:2 B4:1/2 A4:1/2 A4 A4:4"), plays("Odo", "D4:4 A4:4 | A4:2 A4 A4 G#4:4"));
+        List<Clash> clashes = Clash.of(three, tempo);
+        assertThat(clashes).extracting(c -> c.one() + " " + c.other() + " " + c.bar() + " " + c.semitones())
+                .containsExactlyInAnyOrder("Maud Pell 1 2", "Pell Odo 1 2", "Maud Odo 2 1", "Pell Odo 2 1");
+        assertThat(clashes.getFirst().inWords()).contains("bar 1").contains("a whole tone apart");
+        assertThat(Clash.of(List.of(three.getFirst(), three.getFirst()), tempo)).isEmpty();
+    }
 }

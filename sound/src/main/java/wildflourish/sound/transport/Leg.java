@@ -12,10 +12,16 @@ import wildflourish.core.tune.PlayedOut;
  * @param countIn what is clicked before it
  * @param sounding whether the tune sounds; a silent leg lasts as long and is left to a student
  * @param graded whether what a student plays in it is measured
+ * @param share how loud the piece is among those beside it: 1 as it is, 0 for not at all
+ * @param beside what others play meanwhile
  */
-public record Leg(Piece piece, PlayedOut.Span span, CountIn countIn, boolean sounding, boolean graded) {
+public record Leg(Piece piece, PlayedOut.Span span, CountIn countIn, boolean sounding, boolean graded, double share, List<Beside> beside) {
+
+    /** The same stretch of the tune as somebody else plays it at the same tempo, so loud. */
+    public record Beside(Piece piece, double share) {}
 
     public Leg {
+        beside = List.copyOf(beside);
         if (!span.from().isLess(span.to())) {
             throw new IllegalArgumentException("a leg lasts longer than nothing");
         }
@@ -23,19 +29,24 @@ public record Leg(Piece piece, PlayedOut.Span span, CountIn countIn, boolean sou
 
     /** A stretch that is heard. */
     public static Leg heard(Piece piece, PlayedOut.Span span) {
-        return new Leg(piece, span, CountIn.NONE, true, false);
+        return new Leg(piece, span, CountIn.NONE, true, false, 1, List.of());
     }
 
     public Leg countedIn(CountIn count) {
-        return new Leg(piece, span, count, sounding, graded);
+        return new Leg(piece, span, count, sounding, graded, share, beside);
+    }
+
+    /** So loud among others that play along. */
+    public Leg among(double own, List<Beside> others) {
+        return new Leg(piece, span, countIn, sounding, graded, own, others);
     }
 
     public Leg unheard() {
-        return new Leg(piece, span, countIn, false, graded);
+        return new Leg(piece, span, countIn, false, graded, share, beside);
     }
 
     public Leg measured() {
-        return new Leg(piece, span, countIn, sounding, true);
+        return new Leg(piece, span, countIn, sounding, true, share, beside);
     }
 
     /**

@@ -1,5 +1,6 @@
 package wildflourish.sound.transport;
 
+import java.util.Arrays;
 import org.jspecify.annotations.Nullable;
 import wildflourish.sound.cue.Cue;
 import wildflourish.sound.voice.Voice;
@@ -19,36 +20,72 @@ public final class Playback {
     private int event;
     private long frame;
 
-    /** Who sounds in a leg: the instrument, what lies underneath, the clicks. */
+    /** Who sounds in a leg: the instrument and those beside it, what lies underneath, the clicks. */
     private static final class Deck {
-        private final Voice tune;
+        private static final int ONCE = 4096;
+
+        private final Voice[] players;
+        private final float[] shares;
+        private final float[] one = new float[ONCE];
         private final Voice under = VoiceData.byId("backing").voice(62);
         private final Clicks clicks = new Clicks();
 
-        Deck(Piece piece) {
-            tune = piece.voice().voice(piece.lowest());
+        Deck(Leg leg) {
+            players = new Voice[leg.beside().size() + 1];
+            shares = new float[players.length];
+            players[0] = leg.piece().voice().voice(leg.piece().lowest());
+            shares[0] = (float) leg.share();
+            for (int i = 1; i < players.length; i++) {
+                Leg.Beside beside = leg.beside().get(i - 1);
+                players[i] = beside.piece().voice().voice(beside.piece().lowest());
+                shares[i] = (float) beside.share();
+            }
         }
 
-        void take(Track.Part part, Cue cue) {
+        void take(int part, Cue cue) {
             switch (part) {
-                case TUNE -> tune.take(cue);
-                case UNDER -> under.take(cue);
-                case CLICK -> clicks.take(cue);
+                case Track.UNDER -> under.take(cue);
+                case Track.CLICK -> clicks.take(cue);
+                default -> players[Math.min(part, players.length - 1)].take(cue);
             }
         }
 
         void render(float[] into, int from, int to) {
-            tune.render(into, from, to);
+            for (int p = 0; p < players.length; p++) {
+                if (shares[p] == 1) {
+                    players[p].render(into, from, to);
+                } else {
+                    render(players[p], shares[p], into, from, to);
+                }
+            }
             under.render(into, from, to);
             clicks.render(into, from, to);
         }
 
+        private void render(Voice player, float share, float[] into, int from, int to) {
+            for (int at = from; at < to; at += ONCE) {
+                int size = Math.min(ONCE, to - at);
+                Arrays.fill(one, 0, size, 0);
+                player.render(one, 0, size);
+                for (int i = 0; i < size; i++) {
+                    into[at + i] += share * one[i];
+                }
+            }
+        }
+
         boolean isSilent() {
-            return tune.isSilent() && under.isSilent() && clicks.isSilent();
+            for (Voice player : players) {
+                if (!player.isSilent()) {
+                    return false;
+                }
+            }
+            return under.isSilent() && clicks.isSilent();
         }
 
         void stop() {
-            tune.take(STOP);
+            for (Voice player : players) {
+                player.take(STOP);
+            }
             under.take(STOP);
         }
     }
@@ -58,8 +95,8 @@ public final class Playback {
     /** Ready to render from where the course is entered. All legs sound on the instrument of the first. */
     public Playback(Course course) {
         this.course = course;
-        Piece piece = course.itinerary().legs().getFirst().piece();
-        decks = new Deck[] {new Deck(piece), new Deck(piece)};
+        Leg leg = course.itinerary().legs().getFirst();
+        decks = new Deck[] {new Deck(leg), new Deck(leg)};
         track = course.track(0);
     }
 

@@ -13,14 +13,14 @@ import wildflourish.sound.voice.Voice;
  * @param frames samples of everything, the lead among them
  * @param frameOf the sample of each event, in order
  * @param cues what is done then
- * @param parts who does it
+ * @param parts who does it: 0 for the piece, from 1 on for those beside it, {@link #UNDER} or {@link #CLICK}
  */
-record Track(long lead, long frames, long[] frameOf, Cue[] cues, Part[] parts) {
+record Track(long lead, long frames, long[] frameOf, Cue[] cues, int[] parts) {
 
-    /** Who sounds. */
-    enum Part { TUNE, UNDER, CLICK }
+    static final int UNDER = -1;
+    static final int CLICK = -2;
 
-    private record Event(double ms, Part part, Cue cue) {}
+    private record Event(double ms, int part, Cue cue) {}
 
     /**
      * The whole leg, or what is left of it.
@@ -30,29 +30,38 @@ record Track(long lead, long frames, long[] frameOf, Cue[] cues, Part[] parts) {
     static Track of(Leg leg, Backing backing, double fromMs) {
         double countIn = leg.countInMs();
         double skipped = countIn + fromMs;
-        double start = leg.piece().played().msAt(leg.span().from());
         double length = leg.lengthMs();
         List<Event> events = new ArrayList<>();
         if (leg.sounding()) {
             double entered = Math.max(0, fromMs);
             double offset = countIn + entered - skipped;
-            if (!leg.piece().voice().drones().isEmpty()) {
-                events.add(new Event(offset, Part.TUNE, new Cue(0, Cue.Kind.ATTACK, Cue.DRONES, 0, 0, 1)));
+            plays(events, 0, leg.piece(), leg, entered, offset);
+            for (int i = 0; i < leg.beside().size(); i++) {
+                plays(events, i + 1, leg.beside().get(i).piece(), leg, entered, offset);
             }
-            leg.piece().cues().between(start + entered, start + length).forEach(c -> events.add(new Event(offset + c.atMs(), Part.TUNE, c)));
             Underneath.of(leg, backing.under()).between(entered, length)
-                    .forEach(c -> events.add(new Event(offset + c.atMs(), Part.UNDER, c)));
+                    .forEach(c -> events.add(new Event(offset + c.atMs(), UNDER, c)));
         }
         leg.knocks(backing.metronome()).forEach(k -> click(events, k.atMs() - skipped, k.strength()));
         events.sort(Comparator.comparingDouble(Event::ms));
         long lead = frames(Math.max(0, -fromMs));
         return new Track(Math.min(lead, frames(countIn)), frames(countIn + length - skipped), events.stream().mapToLong(e -> frames(e.ms())).toArray(),
-                events.stream().map(Event::cue).toArray(Cue[]::new), events.stream().map(Event::part).toArray(Part[]::new));
+                events.stream().map(Event::cue).toArray(Cue[]::new), events.stream().mapToInt(Event::part).toArray());
+    }
+
+    /** What one of them does from {@code entered} on, in milliseconds of the stretch. */
+    private static void plays(List<Event> events, int part, Piece piece, Leg leg, double entered, double offset) {
+        double start = piece.played().msAt(leg.span().from());
+        double end = piece.played().msAt(leg.span().to());
+        if (!piece.voice().drones().isEmpty()) {
+            events.add(new Event(offset, part, new Cue(0, Cue.Kind.ATTACK, Cue.DRONES, 0, 0, 1)));
+        }
+        piece.cues().between(start + entered, end).forEach(c -> events.add(new Event(offset + c.atMs(), part, c)));
     }
 
     private static void click(List<Event> events, double ms, int strength) {
         if (ms > -0.5) {
-            events.add(new Event(Math.max(0, ms), Part.CLICK, new Cue(0, Cue.Kind.ATTACK, 0, strength, 0, strength == 0 ? 0.4 : 0.8)));
+            events.add(new Event(Math.max(0, ms), CLICK, new Cue(0, Cue.Kind.ATTACK, 0, strength, 0, strength == 0 ? 0.4 : 0.8)));
         }
     }
 

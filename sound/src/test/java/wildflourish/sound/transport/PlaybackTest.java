@@ -108,4 +108,26 @@ class PlaybackTest {
         }
         return false;
     }
+
+    /** Two together are the sum of the two, each as loud as is said; one who is silent is not heard, and what is heard goes on where it was. */
+    @Test
+    void severalAreHeardAtOnce() {
+        Piece fiddle = Pieces.on("fiddle", "dfaf dfaf|e8|", Map.of(8, List.of("drone")));
+        Piece whistle = Pieces.on("whistle-d", "dfaf dfaf|e8|", Map.of());
+        float[] one = render(new Playback(Course.of(Itinerary.once(List.of(Leg.heard(fiddle, fiddle.whole())), Backing.NONE))), 90_000, 256);
+        float[] other = render(new Playback(Course.of(Itinerary.once(List.of(Leg.heard(whistle, whistle.whole())), Backing.NONE))), 90_000, 256);
+        Itinerary both = Together.of(List.of(new Together.Player(fiddle, 1), new Together.Player(whistle, 1)), Backing.NONE);
+        float[] sum = render(new Playback(Course.of(both)), 90_000, 256);
+        Itinerary alone = Together.of(List.of(new Together.Player(fiddle, 0), new Together.Player(whistle, 1)), Backing.NONE);
+        float[] second = render(new Playback(Course.of(alone)), 90_000, 256);
+        double loudest = 0;
+        for (int i = 0; i < sum.length; i++) {
+            assertThat(sum[i]).isCloseTo((one[i] + other[i]) / (float) Math.sqrt(2), org.assertj.core.data.Offset.offset(2e-4f));
+            assertThat(second[i]).isCloseTo(other[i], org.assertj.core.data.Offset.offset(2e-4f));
+            loudest = Math.max(loudest, Math.abs(other[i]));
+        }
+        assertThat(loudest).isGreaterThan(0.01);
+        Course here = Course.of(both);
+        assertThat(here.into(alone, here.at(30_000)).at(0).ms()).isCloseTo(here.at(30_000).ms(), org.assertj.core.data.Offset.offset(1.0));
+    }
 }
