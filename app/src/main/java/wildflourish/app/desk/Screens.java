@@ -34,9 +34,11 @@ import wildflourish.app.trellis.TrellisScreen;
 import wildflourish.app.work.Background;
 import wildflourish.app.writing.WritingModel;
 import wildflourish.app.writing.WritingScreen;
+import wildflourish.core.lesson.Standing;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.library.Backups;
+import wildflourish.library.Person;
 import wildflourish.library.TuneEntry;
 
 /** The screens there are, in the order of the work. A new one is a line here and a class in its own package. */
@@ -49,6 +51,7 @@ final class Screens {
     private final WritingModel writing;
     private final PeopleModel people;
     private final SheetModel sheet;
+    private final PracticeScreen practice;
 
     private Screens(Tools tools) {
         this.t = tools;
@@ -58,13 +61,14 @@ final class Screens {
         this.people = new PeopleModel(tools.keeper(), tools.trellis(), tools.listening(), tools.background(), tools.production(), tools.site()::say, tools.opening()::open, Clock.systemUTC());
         this.sheet = new SheetModel(tools.trellis(), contents -> tools.keeper().remember(Kept.SHEET, () -> contents), tools.background(), tools.production(),
                 new Printers(), tools.site()::say);
+        this.practice = makePractice();
         tools.opening().whenRestored(kept -> kept.draft().ifPresent(writing::recall));
     }
 
     /** All of them, made from what there is. */
     static List<Screen> of(Tools tools) {
         Screens make = new Screens(tools);
-        return List.of(make.shelf(), make.writing(), make.reading(), make.trellis(), make.across(), make.fit(), make.rounds(), make.practice(), make.people(), make.lesson(), make.sheet(), make.chart());
+        return List.of(make.shelf(), make.writing(), make.reading(), make.trellis(), make.across(), make.fit(), make.rounds(), make.practice, make.people(), make.lesson(), make.sheet(), make.chart());
     }
 
     private Screen shelf() {
@@ -152,18 +156,34 @@ final class Screens {
     }
 
     private Screen people() {
-        return new PeopleScreen(people, t.trellis(), () -> sheet.contents(), t.site());
+        return new PeopleScreen(people, t.trellis(), () -> sheet.contents(), new PeopleScreen.Onward() {
+            @Override
+            public void practise() {
+                t.site().show(PracticeScreen.ID);
+            }
+
+            @Override
+            public void history(String title) {
+                t.site().show(PracticeScreen.ID);
+                practice.view().openHistory(Standing.WHOLE + " of " + title);
+            }
+
+            @Override
+            public void sheet() {
+                t.site().show(SheetScreen.ID);
+            }
+        }, t.site());
     }
 
     private Screen lesson() {
         return new LessonScreen(new LessonModel(t.keeper(), t.trellis(), t.background(), t.production(), t.site()::say, Clock.systemUTC()), t.site());
     }
 
-    private Screen practice() {
+    private PracticeScreen makePractice() {
         PracticeModel model = new PracticeModel(t.trellis(), t.player(), new PracticeModel.Keeping() {
             @Override
             public void log(LoggedPass pass) {
-                t.keeper().log(pass.by(people.chosen()));
+                t.keeper().log(pass);
             }
 
             @Override
@@ -177,6 +197,7 @@ final class Screens {
             }
         }, t.background(), t.site()::say, Clock.systemUTC(), t.betweenPasses());
         t.opening().whenRestored(kept -> model.recall(kept.passes(), kept.memory().practising()));
+        people.state().addListener((o, before, now) -> model.setWho(now.follows().map(Person::id), now.follows().map(p -> p.student().name()).orElse("")));
         return new PracticeScreen(model, t.trellis(), t.shelf().tunes(), tune -> t.opening().openFor(tune, PracticeScreen.ID), t.production(), t.site());
     }
 

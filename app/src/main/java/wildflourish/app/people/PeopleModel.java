@@ -183,6 +183,11 @@ public final class PeopleModel {
 
     /** Everything follows the student in hand from now on: instrument, capo, speeds and schools of the open tune, and the log. The tune in hand is opened. */
     public void work() {
+        work(() -> { });
+    }
+
+    /** As above; {@code then} runs when the tune in hand is open. */
+    public void work(Runnable then) {
         Optional<Person> person = state.get().person();
         if (person.isEmpty()) {
             say.accept("choose a student first");
@@ -191,11 +196,14 @@ public final class PeopleModel {
         state.set(state.get().following(person.get().id()));
         long tune = state.get().line().map(l -> l.tune().id()).orElse(-1L);
         if (tune >= 0 && (!trellis.isOpen() || trellis.now().tune() != tune)) {
-            open.open(tune, () -> trellis.player().setStudent(person.get().student()));
+            open.open(tune, () -> {
+                trellis.player().setStudent(person.get().student());
+                then.run();
+            });
         } else if (trellis.isOpen()) {
             trellis.player().setStudent(person.get().student());
             if (tune >= 0) {
-                open.open(tune, () -> { });
+                open.open(tune, then);
             }
         }
         say.accept("everything follows %s now; choose “nobody” to end that".formatted(person.get().student().name()));

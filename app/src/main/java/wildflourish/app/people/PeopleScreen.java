@@ -24,8 +24,21 @@ public final class PeopleScreen extends LazyScreen<PeopleView> {
     private final Site site;
     private final List<Command> commands;
 
+    /** Where one goes on as the student in hand, with their tune open. */
+    public interface Onward {
+
+        /** To practise. */
+        void practise();
+
+        /** To how it has gone, in a tune of this title. */
+        void history(String title);
+
+        /** To the sheet. */
+        void sheet();
+    }
+
     /** The screen of a class; {@code contents} says what is on a sheet. */
-    public PeopleScreen(PeopleModel model, TrellisModel trellis, Supplier<SheetContents> contents, Site site) {
+    public PeopleScreen(PeopleModel model, TrellisModel trellis, Supplier<SheetContents> contents, Onward onward, Site site) {
         super(PLATE);
         this.model = model;
         this.trellis = trellis;
@@ -45,6 +58,9 @@ public final class PeopleScreen extends LazyScreen<PeopleView> {
                 Command.of("class-hear", "Hear the class together in the open tune, or stop", GROUP, model::hear).keys("H"),
                 Command.of("class-solo", "Hear the student in hand alone, or everybody again", GROUP, model::solo).keys("S"),
                 Command.of("class-loudness", "The student in hand plays softly with the others, not at all, or fully again", GROUP, model::loudness).keys("L"),
+                Command.of("class-practise", "Practise as the student in hand", GROUP, () -> model.work(onward::practise)).keys("P"),
+                Command.of("class-history", "How it has gone with the student in hand", GROUP, () -> model.work(() -> model.state().get().line().ifPresent(l -> onward.history(l.tune().title())))).keys("G"),
+                Command.of("class-sheet", "The sheet of the student in hand", GROUP, () -> model.work(onward::sheet)).keys("E"),
                 Command.of("class-file", "Write what is known of the student in hand to a file", GROUP, this::askFile));
     }
 

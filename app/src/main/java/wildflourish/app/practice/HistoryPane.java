@@ -75,7 +75,7 @@ final class HistoryPane extends BorderPane {
                 .findFirst().ifPresentOrElse(lines.getSelectionModel()::select, lines.getSelectionModel()::selectFirst);
         chart.show(Optional.ofNullable(lines.getSelectionModel().getSelectedItem()), history.minutes());
         int stuck = history.stuck().size();
-        totals.setText("%s practised on %d day%s  ·  %s".formatted(HistoryRow.spent(history.totalMinutes()), history.minutes().size(),
+        totals.setText("%s%s practised on %d day%s  ·  %s".formatted(model.who().isEmpty() ? "" : model.who() + "  ·  ", HistoryRow.spent(history.totalMinutes()), history.minutes().size(),
                 history.minutes().size() == 1 ? "" : "s", stuck == 0 ? "nothing is stuck" : stuck == 1 ? "one thing is stuck" : stuck + " things are stuck"));
     }
 }

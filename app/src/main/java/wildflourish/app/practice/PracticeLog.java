@@ -24,6 +24,7 @@ final class PracticeLog {
     private final List<Rest.Spell> stretches = new ArrayList<>();
     private Rest rest = Rest.USUAL;
     private boolean reminded;
+    private Optional<Long> whose = Optional.empty();
 
     PracticeLog(PracticeModel.Keeping keeping, Clock clock) {
         this.keeping = keeping;
@@ -53,8 +54,17 @@ final class PracticeLog {
         recount();
     }
 
+    /** Whose passes the history is of, and whose those to come are: a student's by their id, or nobody's. */
+    void of(Optional<Long> student) {
+        if (!student.equals(whose)) {
+            whose = student;
+            recount();
+        }
+    }
+
     /** A pass that ended now. */
-    void keep(LoggedPass pass, boolean tiring) {
+    void keep(LoggedPass played, boolean tiring) {
+        LoggedPass pass = played.by(whose);
         keeping.log(pass);
         passes.add(pass);
         Instant end = clock.instant();
@@ -63,7 +73,7 @@ final class PracticeLog {
     }
 
     private void recount() {
-        history.set(PracticeHistory.of(passes, ZoneId.systemDefault()));
+        history.set(PracticeHistory.of(passes.stream().filter(p -> p.student().equals(whose)).toList(), ZoneId.systemDefault()));
     }
 
     /** The reminder that is due now, if any. */

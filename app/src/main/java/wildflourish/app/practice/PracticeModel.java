@@ -55,6 +55,7 @@ public final class PracticeModel {
     private final Turns turns;
     private final ReadOnlyObjectWrapper<PracticeState> state = new ReadOnlyObjectWrapper<>();
     private final PracticeLog log;
+    private String who = "";
     private StepRule rule = StepRule.USUAL;
     private long openTune = -1;
     private boolean shown;
@@ -86,6 +87,17 @@ public final class PracticeModel {
     /** What the log tells. */
     public ReadOnlyObjectProperty<PracticeHistory> history() {
         return log.history();
+    }
+
+    /** Who practises: a student by their id and name, or nobody in particular. The history is theirs, and so is what is played from now on. */
+    public void setWho(Optional<Long> student, String name) {
+        who = name;
+        log.of(student);
+    }
+
+    /** The name of who practises; empty for nobody in particular. */
+    String who() {
+        return who;
     }
 
     public StepRule rule() {

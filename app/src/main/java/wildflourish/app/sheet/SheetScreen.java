@@ -16,7 +16,10 @@ public final class SheetScreen extends TuneScreen<SheetView> {
 
     private static final String GROUP = "Sheet";
 
-    private static final Plate PLATE = new Plate("sheet", "Sheet", "What do they take home?", "Ctrl+8",
+    /** What it is kept under. */
+    public static final String ID = "sheet";
+
+    private static final Plate PLATE = new Plate(ID, "Sheet", "What do they take home?", "Ctrl+8",
             "M6 2.5h9l4 4v15H6zM15 2.5v4h4M9 11h7M9 13.5h7M9 16h7M9 18.5h4");
 
     private final SheetModel model;

@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
 import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -20,6 +21,7 @@ import wildflourish.core.lesson.NextStep;
 import wildflourish.core.lesson.OwnVersion;
 import wildflourish.core.ornament.Move;
 import wildflourish.core.ornament.Speeds;
+import wildflourish.core.practice.PracticeHistory;
 import wildflourish.library.Learning;
 import wildflourish.library.Person;
 import wildflourish.score.handout.SheetContents;
@@ -174,5 +176,27 @@ class ClassWindowTest extends WindowTest {
         until(() -> beside().size() == 7 && beside().get(0).share() == beside().get(4).share());
         push(KeyCode.H);
         until(() -> engine.course().isEmpty());
+    }
+
+    /** From a cell to how it has gone: that student's passes and nobody else's; then to their sheet. */
+    @Test
+    void aCellOpensItsHistory() {
+        enter();
+        int all = keeper.ask(l -> l.log().passes().read()).size();
+        interact(() -> people().select(named("Ina Skarf").id(), tune("Hens on the Slip")));
+        interact(() -> lookup("#class-table").query().requestFocus());
+        push(KeyCode.G);
+        until(() -> isShown("practice"));
+        var lines = lookup("#history-lines").<ListView<PracticeHistory.Line>>query();
+        until(() -> !lines.getItems().isEmpty());
+        assertThat(lines.getSelectionModel().getSelectedItem().name()).isEqualTo("the whole tune of Hens on the Slip");
+        long hers = keeper.ask(l -> l.log().passes().read()).stream().filter(p -> p.student().equals(people().chosen())).count();
+        assertThat(lines.getItems().stream().mapToLong(PracticeHistory.Line::passes).sum()).isEqualTo(hers).isLessThan(all);
+        assertThat(lookup("#history-totals").<Label>query().getText()).startsWith("Ina Skarf");
+        push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.C);
+        interact(() -> lookup("#class-table").query().requestFocus());
+        push(KeyCode.E);
+        until(() -> isShown("sheet"));
+        assertThat(model.trellis().arrangement().tune().title()).isEqualTo("Hens on the Slip");
     }
 }
