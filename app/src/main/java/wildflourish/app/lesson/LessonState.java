@@ -37,7 +37,7 @@ public record LessonState(ClassBook book, List<TuneEntry> offered, Set<Long> who
     }
 
     static LessonState empty() {
-        return new LessonState(new ClassBook(List.of(), List.of(), List.of(), List.of(), List.of()), List.of(), Set.of(), List.of(), 60, Set.of(), Optional.empty(), 0, Mode.PLAN, 0, 0);
+        return new LessonState(ClassBook.EMPTY, List.of(), Set.of(), List.of(), 60, Set.of(), Optional.empty(), 0, Mode.PLAN, 0, 0);
     }
 
     /** Those who come, in the order of the class. */

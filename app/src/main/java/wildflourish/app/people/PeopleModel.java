@@ -22,8 +22,10 @@ import wildflourish.app.work.ClassSheets;
 import wildflourish.app.work.Keeper;
 import wildflourish.app.work.Production;
 import wildflourish.app.work.StudentFile;
+import wildflourish.app.work.StudentPages;
 import wildflourish.core.lesson.Clash;
 import wildflourish.core.lesson.OwnVersion;
+import wildflourish.core.lesson.PersonalCare;
 import wildflourish.core.lesson.Student;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.setting.Arrangement;
@@ -56,7 +58,7 @@ public final class PeopleModel {
     private final Opens open;
     private final Clock clock;
     private final ReadOnlyObjectWrapper<PeopleState> state = new ReadOnlyObjectWrapper<>(
-            new PeopleState(new ClassBook(List.of(), List.of(), List.of(), List.of(), List.of()), -1, -1, -1, "", List.of(), List.of(), Map.of()));
+            new PeopleState(ClassBook.EMPTY, -1, -1, -1, "", List.of(), List.of(), Map.of()));
     private boolean shown;
 
     /** A model over a library; {@code open} opens a tune on the trellis. */
@@ -322,5 +324,18 @@ public final class PeopleModel {
     /** Writes everything that is known of the student in hand into a file. */
     void writeStudent(Path file) {
         state.get().person().ifPresent(p -> production.make(file, "what is known of " + p.student().name(), job -> keeper.ask(l -> StudentFile.of(l, p))));
+    }
+
+    /** Writes the year of the student in hand as a page. */
+    public void writeYear(Path file) {
+        ClassBook book = state.get().book();
+        LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneId.systemDefault());
+        state.get().person().ifPresent(p -> production.make(file, "the year of " + p.student().name(), job -> StudentPages.year(book, p, today, ZoneId.systemDefault())));
+    }
+
+    /** What the hands of the student in hand ask for. */
+    List<String> care() {
+        LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneId.systemDefault());
+        return state.get().person().map(p -> PersonalCare.of(p.student(), state.get().book().practised(p.id()), today, ZoneId.systemDefault())).orElse(List.of());
     }
 }

@@ -61,6 +61,7 @@ public final class PeopleScreen extends LazyScreen<PeopleView> {
                 Command.of("class-practise", "Practise as the student in hand", GROUP, () -> model.work(onward::practise)).keys("P"),
                 Command.of("class-history", "How it has gone with the student in hand", GROUP, () -> model.work(() -> model.state().get().line().ifPresent(l -> onward.history(l.tune().title())))).keys("G"),
                 Command.of("class-sheet", "The sheet of the student in hand", GROUP, () -> model.work(onward::sheet)).keys("E"),
+                Command.of("class-year", "Write the year of the student in hand on a page", GROUP, this::askYear).keys("Y"),
                 Command.of("class-file", "Write what is known of the student in hand to a file", GROUP, this::askFile));
     }
 
@@ -114,6 +115,10 @@ public final class PeopleScreen extends LazyScreen<PeopleView> {
         } else {
             site.say("open a tune on the shelf first");
         }
+    }
+
+    private void askYear() {
+        model.state().get().person().ifPresentOrElse(p -> site.askWhere("Where to? Their year on a page (.pdf)", p.student().name() + ".pdf", model::writeYear), () -> site.say("choose a student first"));
     }
 
     private void askFile() {

@@ -170,7 +170,7 @@ public final class PeopleView extends BorderPane {
         return label;
     }
 
-    private static List<Label> told(PeopleState now) {
+    private List<Label> told(PeopleState now) {
         List<Label> lines = new ArrayList<>();
         now.person().ifPresent(p -> {
             Student s = p.student();
@@ -192,6 +192,11 @@ public final class PeopleView extends BorderPane {
             long came = now.book().meetings().stream().filter(m -> m.there().contains(p.id())).count();
             if (!now.book().meetings().isEmpty()) {
                 lines.add(quiet("Came to %d of %d lessons and workshops.".formatted(came, now.book().meetings().size())));
+            }
+            List<String> care = model.care();
+            if (!care.isEmpty()) {
+                lines.add(heading("For the hands"));
+                care.forEach(c -> lines.add(quiet(c)));
             }
         });
         return lines;

@@ -326,9 +326,7 @@ public final class PracticeModel {
                         now.choice().hands().id());
             }
             Sitting.Tune tune = new Sitting.Tune(there.tune(), there.arrangement(), now.choice(), now.choice().inHand().orElseThrow());
-            return now.choice().plan().response() ? Sitting.calls(tune)
-                    : now.choice().plan().isStepwise() ? Sitting.pass(tune, now.steps().map(Steps::tempo).orElse(there.arrangement().tempo()))
-                    : Sitting.stages(tune);
+            return now.choice().plan().isStepwise() ? Sitting.pass(tune, now.steps().map(Steps::tempo).orElse(there.arrangement().tempo())) : Sitting.of(tune);
         });
     }
 

@@ -3,6 +3,7 @@ package wildflourish.app.practice;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntUnaryOperator;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Speeds;
@@ -13,8 +14,12 @@ import wildflourish.core.practice.Expected;
 import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.practice.PracticePlan;
+import wildflourish.core.practice.Restruck;
+import wildflourish.core.reading.Lesson;
+import wildflourish.core.reading.Part;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Phrases;
+import wildflourish.core.reading.Reading;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
@@ -22,6 +27,7 @@ import wildflourish.core.setting.Setting;
 import wildflourish.core.tune.PlayedOut;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.Timeline;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.sound.transport.Backing;
 import wildflourish.sound.transport.Itinerary;
@@ -42,6 +48,8 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
      */
     record Planned(PracticeState.Turn turn, Optional<LoggedPass.Practised> what) {}
 
+    /** How often a part is gone around with its first ending. */
+    private static final int LOOPS = 3;
     private static final Backing CLICK = Backing.NONE.withMetronome(true);
 
     /** What a tune is practised with. */
@@ -82,6 +90,110 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
             all.heard(piece, span, all.isEmpty(), name);
             all.played(piece, span, false, false, name, tune.choice().rung());
         }
+        return all.done();
+    }
+
+    /** A plan that is gone through as a whole. */
+    static Sitting of(Tune tune) {
+        return switch (tune.choice().plan().way()) {
+            case STEPS -> pass(tune, tune.arrangement().tempo());
+            case STAGES -> stages(tune);
+            case RESPONSE -> calls(tune);
+            case SILENT -> silent(tune);
+            case JOINS -> joins(tune);
+            case ENDINGS -> endings(tune);
+            case RESTRUCK -> restruck(tune);
+        };
+    }
+
+    /** Every stage heard twice; the second time the fingers go along without a sound. */
+    private static Sitting silent(Tune tune) {
+        Builder all = new Builder(tune);
+        for (PracticePlan.Stage stage : tune.choice().plan().stages()) {
+            Piece piece = piece(tune, stage.bare() ? 0 : tune.choice().rung(), tune.arrangement().tempo().percent(stage.percent()));
+            PlayedOut.Span span = span(piece, tune.passage().fromNote(), tune.passage().toNote());
+            all.heard(piece, span, true, stage.words() + ": listen");
+            all.heard(piece, span, false, stage.words() + ": along");
+        }
+        return all.done();
+    }
+
+    private static Tempo set(Tune tune) {
+        return tune.arrangement().tempo().percent(tune.choice().percent());
+    }
+
+    /** Each step of the teaching order that lies in the stretch, heard and played; at the end the whole stretch. */
+    private static Sitting joins(Tune tune) {
+        Piece piece = piece(tune, tune.choice().rung(), set(tune));
+        Builder all = new Builder(tune);
+        String last = "";
+        for (Lesson.Step step : Reading.of(tune.arrangement()).lesson().steps()) {
+            int from = step.phrases().getFirst().fromNote();
+            int to = step.phrases().stream().filter(p -> !p.again() || step.phrases().size() == 1).mapToInt(Phrase::toNote).max().orElse(from);
+            if (from >= tune.passage().fromNote() && to <= tune.passage().toNote() && from < to) {
+                PlayedOut.Span span = span(piece, from, to);
+                all.heard(piece, span, true, step.name());
+                all.played(piece, span, true, tune.choice().along(), step.name(), tune.choice().rung());
+                last = step.name();
+            }
+        }
+        if (!last.equals(tune.passage().name())) {
+            PlayedOut.Span span = span(piece, tune.passage().fromNote(), tune.passage().toNote());
+            all.played(piece, span, true, tune.choice().along(), tune.passage().name(), tune.choice().rung());
+        }
+        return all.done();
+    }
+
+    /** Each part that the stretch touches: with its first ending again and again, then all its times through as they are written. */
+    private static Sitting endings(Tune tune) {
+        Piece piece = piece(tune, tune.choice().rung(), set(tune));
+        Builder all = new Builder(tune);
+        for (Part part : Reading.of(tune.arrangement()).parts()) {
+            if (part.fromNote() < tune.passage().toNote() && part.toNote() > tune.passage().fromNote()) {
+                PlayedOut.Span once = span(piece, part.fromNote(), part.toNote());
+                for (int time = 0; time < LOOPS; time++) {
+                    all.played(piece, once, time == 0, true, "part " + part.name() + ", first ending", tune.choice().rung());
+                }
+                all.played(piece, new PlayedOut.Span(once.from(), end(piece, part, once)), true, true, "part " + part.name(), tune.choice().rung());
+            }
+        }
+        return all.done();
+    }
+
+    /** Where the last time through a part ends. */
+    private static Ratio end(Piece piece, Part part, PlayedOut.Span once) {
+        Ratio end = once.to();
+        List<Phrase> again = part.phrases().stream().filter(Phrase::again).toList();
+        if (again.isEmpty() && part.times() > 1) {
+            again = List.of(part.phrases().getLast());
+        }
+        for (Phrase phrase : again) {
+            int size = piece.version().varied().now().size();
+            int to = phrase.toNote() >= size ? piece.played().tune().size() : piece.version().varied().now(phrase.toNote());
+            end = piece.played().span(piece.version().varied().now(phrase.fromNote()), to, end).map(PlayedOut.Span::to).orElse(end);
+        }
+        return end;
+    }
+
+    /** Bare, each held note struck again on each beat; then held. */
+    private static Sitting restruck(Tune tune) {
+        Arrangement of = tune.arrangement();
+        var plain = of.tune();
+        Ratio beat = Timeline.of(plain).note(0).meter().beats().getFirst();
+        Restruck restruck = Restruck.of(plain, beat);
+        Arrangement struck = new Arrangement(restruck.tune(), of.instrument(), of.tempo(), of.speeds(), of.school(), Ladder.bare());
+        Piece again = Piece.of(struck, 0, set(tune), tune.choice().lilt());
+        int to = tune.passage().toNote() >= restruck.now().size() ? again.played().tune().size() : restruck.now().get(tune.passage().toNote());
+        PlayedOut.Span span = again.played().span(restruck.now().get(tune.passage().fromNote()), to, Ratio.ZERO).orElse(again.whole());
+        Builder all = new Builder(tune);
+        all.counting(n -> Math.max(0, (int) restruck.now().stream().filter(now -> now <= n).count() - 1));
+        all.heard(again, span, true, "struck again on each beat");
+        all.played(again, span, true, tune.choice().along(), tune.passage().name() + ", struck again", 0);
+        all.counting(n -> n);
+        Piece held = piece(tune, 0, set(tune));
+        PlayedOut.Span whole = span(held, tune.passage().fromNote(), tune.passage().toNote());
+        all.heard(held, whole, true, "held");
+        all.played(held, whole, true, tune.choice().along(), tune.passage().name(), 0);
         return all.done();
     }
 
@@ -137,6 +249,11 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
     }
 
     private static PracticeState.Turn turn(Leg leg, Expected expected, String words) {
+        return turn(leg, expected, words, n -> n);
+    }
+
+    /** {@code plain} tells which note of the tune one of the piece's stands for. */
+    private static PracticeState.Turn turn(Leg leg, Expected expected, String words, IntUnaryOperator plain) {
         double start = leg.piece().played().msAt(leg.span().from());
         List<Double> beats = new ArrayList<>();
         List<Double> bars = new ArrayList<>();
@@ -150,7 +267,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
         }
         var varied = leg.piece().version().varied();
         int size = leg.piece().played().tune().size();
-        List<Integer> notes = expected.onsets().stream().map(o -> o.note() < size ? varied.plain(o.note()) : o.note()).toList();
+        List<Integer> notes = expected.onsets().stream().map(o -> plain.applyAsInt(o.note() < size ? varied.plain(o.note()) : o.note())).toList();
         return new PracticeState.Turn(expected, List.copyOf(beats), List.copyOf(bars), notes, words, Optional.empty());
     }
 
@@ -158,9 +275,15 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
         private final Tune tune;
         private final List<Leg> legs = new ArrayList<>();
         private final List<Planned> turns = new ArrayList<>();
+        private IntUnaryOperator plain = n -> n;
 
         Builder(Tune tune) {
             this.tune = tune;
+        }
+
+        /** Which note of the tune one of the pieces from here on stands for. */
+        void counting(IntUnaryOperator other) {
+            plain = other;
         }
 
         boolean isEmpty() {
@@ -174,7 +297,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
         void heard(Piece piece, PlayedOut.Span span, boolean counted, String words) {
             Leg leg = counted(Leg.heard(piece, span), counted);
             legs.add(leg);
-            turns.add(new Planned(turn(leg, Expected.of(piece.performance(), piece.played(), span, piece.lilt()), words), Optional.empty()));
+            turns.add(new Planned(turn(leg, Expected.of(piece.performance(), piece.played(), span, piece.lilt()), words, plain), Optional.empty()));
         }
 
         void played(Piece piece, PlayedOut.Span span, boolean counted, boolean sounding, String name, int rung) {
@@ -183,7 +306,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
             Tempo tempo = piece.version().arrangement().tempo();
             Arrangement of = tune.arrangement();
             turns.add(new Planned(
-                    turn(leg, Expected.of(piece.performance(), piece.played(), span, piece.lilt()), name + ", " + tempo.spoken()),
+                    turn(leg, Expected.of(piece.performance(), piece.played(), span, piece.lilt()), name + ", " + tempo.spoken(), plain),
                     Optional.of(new LoggedPass.Practised(Optional.of(tune.id()), of.tune().title(), name, of.instrument().id(),
                             of.ladder().rung(rung).name(), tune.choice().hands().id(),
                             Optional.of(tempo), 0))));

@@ -41,8 +41,12 @@ import wildflourish.library.TuneEntry;
  *
  * @param tunes the tunes that anybody learns, in the order of the shelf
  * @param lines one for each tune that a student learns
+ * @param practised the passes of each student by their id, the oldest first
  */
-public record ClassBook(List<Person> people, List<TuneEntry> tunes, List<Line> lines, List<Given> given, List<Meeting> meetings) {
+public record ClassBook(List<Person> people, List<TuneEntry> tunes, List<Line> lines, List<Given> given, List<Meeting> meetings, Map<Long, List<LoggedPass>> practised) {
+
+    /** Nobody, and nothing. */
+    public static final ClassBook EMPTY = new ClassBook(List.of(), List.of(), List.of(), List.of(), List.of(), Map.of());
 
     private static final Kept<String, BookTune> READ = new Kept<>(512);
 
@@ -83,6 +87,7 @@ public record ClassBook(List<Person> people, List<TuneEntry> tunes, List<Line> l
         lines = List.copyOf(lines);
         given = List.copyOf(given);
         meetings = List.copyOf(meetings);
+        practised = Map.copyOf(practised);
     }
 
     /** The line of a student in a tune, if they learn it. */
@@ -90,17 +95,22 @@ public record ClassBook(List<Person> people, List<TuneEntry> tunes, List<Line> l
         return lines.stream().filter(l -> l.person().id() == student && l.tune().id() == tune).findFirst();
     }
 
+    /** The passes of a student, the oldest first. */
+    public List<LoggedPass> practised(long student) {
+        return practised.getOrDefault(student, List.of());
+    }
+
     /** With a meeting added, or written anew; in the order of their time. */
     public ClassBook with(Meeting meeting) {
         List<Meeting> all = new ArrayList<>(without(meeting.id()).meetings);
         all.add(meeting);
         all.sort(Comparator.comparing(Meeting::at));
-        return new ClassBook(people, tunes, lines, given, all);
+        return new ClassBook(people, tunes, lines, given, all, practised);
     }
 
     /** Without a meeting. */
     public ClassBook without(long meeting) {
-        return new ClassBook(people, tunes, lines, given, meetings.stream().filter(m -> m.id() != meeting).toList());
+        return new ClassBook(people, tunes, lines, given, meetings.stream().filter(m -> m.id() != meeting).toList(), practised);
     }
 
     /** Those of a class; all where the name is empty. */
@@ -115,7 +125,8 @@ public record ClassBook(List<Person> people, List<TuneEntry> tunes, List<Line> l
         List<TuneEntry> shelf = library.tunes().all().read();
         Map<Long, TuneEntry> entries = shelf.stream().collect(Collectors.toMap(TuneEntry::id, t -> t));
         List<Learning> learning = library.people().learning().read().stream().filter(l -> byId.containsKey(l.student()) && entries.containsKey(l.tune())).toList();
-        Map<List<Long>, List<LoggedPass>> passes = library.log().passes().read().stream().filter(p -> p.student().isPresent() && p.tune().isPresent())
+        List<LoggedPass> log = library.log().passes().read().stream().filter(p -> p.student().isPresent()).toList();
+        Map<List<Long>, List<LoggedPass>> passes = log.stream().filter(p -> p.tune().isPresent())
                 .collect(Collectors.groupingBy(p -> List.of(p.student().get(), p.tune().get())));
         Set<Long> learned = learning.stream().map(Learning::tune).collect(Collectors.toSet());
         Map<Long, BookTune> read = learned.parallelStream().filter(t -> !stop.getAsBoolean())
@@ -132,7 +143,8 @@ public record ClassBook(List<Person> people, List<TuneEntry> tunes, List<Line> l
                     () -> easier(library, shelf, byStudent.getOrDefault(l.student(), List.of()), person, tune),
                     names.computeIfAbsent(List.of(l.tune(), person.student().instrument()), k -> rungs(tune, person.student())), today, zone);
         }).sorted(Comparator.comparingLong((Line l) -> l.person().id())).toList();
-        return Optional.of(new ClassBook(people, shelf.stream().filter(t -> learned.contains(t.id())).toList(), lines, library.people().given().read(), library.people().meetings().read()));
+        return Optional.of(new ClassBook(people, shelf.stream().filter(t -> learned.contains(t.id())).toList(), lines, library.people().given().read(), library.people().meetings().read(),
+                log.stream().collect(Collectors.groupingBy(p -> p.student().orElseThrow()))));
     }
 
     /** A tune's arrangement; one without a ladder is given one for whoever learns it first. */

@@ -12,6 +12,7 @@ import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.people.PeopleModel;
@@ -198,5 +199,20 @@ class ClassWindowTest extends WindowTest {
         push(KeyCode.E);
         until(() -> isShown("sheet"));
         assertThat(model.trellis().arrangement().tune().title()).isEqualTo("Hens on the Slip");
+    }
+
+    /** A student's year goes onto a page, without what is for the teacher's eye only; what their hands ask for is beside them. */
+    @Test
+    void aYearGoesOntoAPage() throws Exception {
+        enter();
+        interact(() -> people().select(named("Jess Wrackline").id(), -1));
+        assertThat(lookup("#class-told").queryParent().getChildrenUnmodifiable()).extracting(n -> ((Label) n).getText()).contains("For the hands");
+        var page = folder.resolve("jess.pdf");
+        interact(() -> people().writeYear(page));
+        until(() -> Files.isRegularFile(page));
+        try (PDDocument pdf = Loader.loadPDF(page.toFile())) {
+            assertThat(new PDFTextStripper().getText(pdf)).contains("Jess Wrackline, ").contains("twelve months").contains("Marram Bending").contains("workshop").contains("For the hands")
+                    .doesNotContain("quick ear");
+        }
     }
 }

@@ -19,6 +19,8 @@ import java.util.List;
 import javax.sound.midi.ShortMessage;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.app.listening.HandMoved;
 import wildflourish.app.trellis.Opened;
 import wildflourish.app.trellis.TrellisModel;
@@ -317,5 +319,70 @@ class PracticeModelTest {
         assertThat(now().choice().drills()).anyMatch(d -> d.id().equals("held-finger-turn"));
         trellis.player().setInstrument("fiddle");
         assertThat(now().choice().drills()).noneMatch(d -> d.id().equals("held-finger-turn")).anyMatch(d -> d.id().equals("treble"));
+    }
+
+    private static final String TWO_ENDINGS = "X:1\nT:Test\nR:reel\nM:4/4\nL:1/8\nQ:1/2=100\nK:D\n"
+            + "|:dfaf dfaf|gfed B2A2|dfaf dfaf|[1 gfed d4:|[2 gfed e4||\n|:a4 f4|e2d2 e4|a4 f4|e2c2 d4:|\n";
+
+    private Sitting sitting(String music, String plan, String passage) {
+        var opened = Opened.tune(music, "whistle-d");
+        PracticeModel other = new PracticeModel(opened, player, keeping, AtOnce.background(said::add), said::add, clock, Duration.ofSeconds(2));
+        other.setShown(true);
+        other.setPlan(PracticePlan.all().stream().filter(p -> p.id().equals(plan)).findFirst().orElseThrow());
+        PracticeState.Choice choice = other.state().get().choice();
+        Passage wanted = choice.passages().stream().filter(p -> p.name().equals(passage)).findFirst().orElseThrow();
+        return Sitting.of(new Sitting.Tune(1, opened.arrangement(), choice, wanted));
+    }
+
+    private static double bars(wildflourish.sound.transport.Leg leg) {
+        return leg.span().to().minus(leg.span().from()).toDouble();
+    }
+
+    /** The first ending three times, and then both times through with the ending that leads on. */
+    @Test
+    void aPartGoesAroundOnItsFirstEnding() {
+        var legs = sitting(TWO_ENDINGS, "endings", "part A").itinerary().legs();
+        assertThat(legs).hasSize(4).allMatch(l -> l.graded());
+        assertThat(legs.subList(0, 3)).allSatisfy(l -> assertThat(bars(l)).isEqualTo(4));
+        assertThat(bars(legs.getLast())).as("four bars and four with the second ending").isEqualTo(8);
+        assertThat(sitting(TWO_ENDINGS, "endings", Passage.WHOLE).itinerary().legs()).hasSize(8);
+    }
+
+    /** Every step of the teaching order is heard and then played, in that order, and the whole comes last. */
+    @Test
+    void phrasesAreJoinedInTheTeachersOrder() {
+        Sitting joined = sitting(TWO_ENDINGS, "joined", Passage.WHOLE);
+        List<String> played = joined.turns().stream().flatMap(t -> t.what().stream()).map(LoggedPass.Practised::passage).toList();
+        List<String> taught = wildflourish.core.reading.Reading.of(Opened.tune(TWO_ENDINGS, "whistle-d").arrangement()).lesson().steps().stream().map(s -> s.name()).toList();
+        assertThat(played.subList(0, played.size() - 1)).isEqualTo(taught);
+        assertThat(played.getLast()).isEqualTo(Passage.WHOLE);
+        assertThat(joined.turns()).hasSize(2 * taught.size() + 1);
+    }
+
+    /** A held note is played on each of its beats, then once; what lights up is the note of the tune. */
+    @Test
+    void heldNotesAreStruckThenHeld() {
+        Sitting sitting = sitting(TWO_ENDINGS, "restruck", "part B");
+        List<PracticeState.Turn> own = sitting.turns().stream().filter(t -> t.what().isPresent()).map(Sitting.Planned::turn).toList();
+        assertThat(own).hasSize(2);
+        assertThat(own.getFirst().expected().size()).as("on each of sixteen beats").isEqualTo(16);
+        assertThat(own.getLast().expected().size()).as("as it is written").isEqualTo(10);
+        assertThat(own.getFirst().notes().stream().distinct().toList()).isEqualTo(own.getLast().notes().stream().distinct().toList());
+    }
+
+    /** Every plan that is gone through as a whole comes to its end, on any stretch; silent ones measure nothing. */
+    @ParameterizedTest
+    @ValueSource(strings = {"goal-first", "call-and-response", "silent-fingers", "joined", "endings", "restruck", "equally-loud"})
+    void everyPlanComesToItsEnd(String id) {
+        hands("steady");
+        plan(id);
+        model.setPassage(0);
+        model.start();
+        boolean silent = now().choice().plan().way() == PracticePlan.Way.SILENT;
+        for (int i = 0; i < 6000 && now().isRunning(); i++) {
+            run(64);
+        }
+        assertThat(now().isRunning()).as("it comes to its end").isFalse();
+        assertThat(now().passes().isEmpty()).isEqualTo(silent);
     }
 }

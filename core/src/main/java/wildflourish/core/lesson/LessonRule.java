@@ -33,12 +33,14 @@ import wildflourish.core.instrument.Family;
  * @param together what the first, the second, … time through all together adds
  * @param fading what the first of them adds where it fades for everybody
  * @param clashMs milliseconds from which two notes a second apart are heard as a wrong one
+ * @param muchMinutes from so many minutes in a week on, a sudden rise is told
+ * @param suddenly so many times the week before is a sudden rise
  * @param families what a teacher calls the players of each family
  */
 public record LessonRule(
         String provenance, int tuneUp, int inTune, int takeHome, int rest, int restAfter, int longest, int slowPercent, Map<String, Double> minutesPerNewBar, double minutesPerPhrase, double minutesPerInstrument,
         int timesJoined, int briskMinutes, int briskWorth, int teachFrom, int whole, int join, int trapMinutes, List<Integer> trap, int drop,
-        List<Integer> stuckMinutes, List<Integer> stuck, int mostStuck, List<Integer> ornamentMinutes, List<Integer> ornament, int mostOrnaments, List<Integer> together, int fading, int clashMs,
+        List<Integer> stuckMinutes, List<Integer> stuck, int mostStuck, List<Integer> ornamentMinutes, List<Integer> ornament, int mostOrnaments, List<Integer> together, int fading, int clashMs, int muchMinutes, int suddenly,
         Map<String, String> families) {
 
     /** The rule as its data file has it. */

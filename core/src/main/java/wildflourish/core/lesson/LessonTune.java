@@ -50,7 +50,7 @@ public record LessonTune(Arrangement arrangement, List<Taker> takers, int taught
     public static int taught(Arrangement tune, Set<String> done) {
         int taught = 0;
         for (Lesson.Step step : Reading.of(tune).lesson().steps()) {
-            if (!done.contains(id(tune, step.isJoin() ? Doing.JOIN : Doing.PHRASE, name(step)))) {
+            if (!done.contains(id(tune, step.isJoin() ? Doing.JOIN : Doing.PHRASE, step.name()))) {
                 return taught;
             }
             taught++;
@@ -60,10 +60,6 @@ public record LessonTune(Arrangement arrangement, List<Taker> takers, int taught
 
     static String id(Arrangement tune, Doing doing, String what) {
         return "%s|%s|%s".formatted(tune.tune().title(), doing.name(), what);
-    }
-
-    static String name(Lesson.Step step) {
-        return step.isJoin() ? step.phrases().getFirst().name() + " to " + step.phrases().getLast().name() : step.phrases().getFirst().name();
     }
 
     public LessonTune {

@@ -99,7 +99,7 @@ final class TuneWork {
     /** A step of the teaching order: not any more today, briskly, or with time; with none, one or more of its traps. */
     private Stage teach(int s) {
         Lesson.Step step = steps.get(s);
-        String name = LessonTune.name(step);
+        String name = step.name();
         if (isLeftAway(step.isJoin() ? Doing.JOIN : Doing.PHRASE, name)) {
             return come -> List.of(Stage.Choice.nothing(come));
         }
@@ -236,7 +236,7 @@ final class TuneWork {
         int come = chosen.stream().filter(c -> c.pieces().stream().anyMatch(p -> p.doing() == Doing.PHRASE || p.doing() == Doing.JOIN)).mapToInt(Stage.Choice::leads).max()
                 .orElse(chosen.getFirst().leads());
         if (teaching && come < steps.size()) {
-            left.add("“%s” from %s on: next time".formatted(tune.title(), LessonTune.name(steps.get(come))));
+            left.add("“%s” from %s on: next time".formatted(tune.title(), steps.get(come).name()));
         }
         Set<String> done = new java.util.HashSet<>();
         chosen.forEach(c -> c.pieces().forEach(p -> done.add(p.id())));

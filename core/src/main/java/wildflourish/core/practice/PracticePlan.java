@@ -8,10 +8,28 @@ import wildflourish.core.reading.Phrase;
  * In what order a stretch is heard and played.
  *
  * @param id {@code goal-first}, …
- * @param stages of the goal's tempo and which rung, in order; empty for a plan whose tempo is decided pass by pass
- * @param response whether each phrase is heard and then left empty for the student
+ * @param stages of the goal's tempo and which rung, in order; empty for a plan whose tempo is the teacher's or is decided pass by pass
  */
-public record PracticePlan(String id, String words, String about, List<Stage> stages, boolean response) {
+public record PracticePlan(String id, String words, String about, Way way, List<Stage> stages) {
+
+    /** How a stretch is gone through. */
+    public enum Way {
+        /** Pass by pass, the tempo up and down by the rule. */
+        STEPS,
+        /** Each stage heard, then played along. */
+        STAGES,
+        /** Each phrase heard, then left empty for the student. */
+        RESPONSE,
+        /** Each stage heard twice, the fingers along without a sound: nothing is measured. */
+        SILENT,
+        /** Phrase by phrase in the teaching order, each heard and played, then what is joined. */
+        JOINS,
+        /** A part with its first ending again and again, then with its true endings. */
+        ENDINGS,
+        /** What is held struck again on each beat, then held. */
+        RESTRUCK
+    }
+
 
     /**
      * One time through.
@@ -44,9 +62,14 @@ public record PracticePlan(String id, String words, String about, List<Stage> st
         return TABLE.earlyMs();
     }
 
+    /** Whether its tempo is what the teacher sets. */
+    public boolean isAtTempoSet() {
+        return stages.isEmpty() && way != Way.STEPS;
+    }
+
     /** Whether the tempo goes up and down by the rule. */
     public boolean isStepwise() {
-        return stages.isEmpty() && !response;
+        return way == Way.STEPS;
     }
 
     /** A stretch that is heard before it is left empty. */

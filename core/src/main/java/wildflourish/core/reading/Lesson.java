@@ -33,6 +33,11 @@ public record Lesson(List<Step> steps) {
             phrases = List.copyOf(phrases);
         }
 
+        /** What it takes, for reading: {@code A1}, {@code A1 to A2}. */
+        public String name() {
+            return isJoin() ? phrases.getFirst().name() + " to " + phrases.getLast().name() : phrases.getFirst().name();
+        }
+
         public boolean isJoin() {
             return phrases.size() > 1;
         }

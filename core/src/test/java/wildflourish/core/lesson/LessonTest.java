@@ -217,4 +217,32 @@ class LessonTest {
         assertThat(tempo.steps()).isSortedAccordingTo((a, b) -> a.above().perMinute().compareTo(b.above().perMinute()));
         assertThat(tempo.steps().stream().flatMap(s -> s.leavesBehind().stream())).doesNotHaveDuplicates();
     }
+
+    private static LoggedPass played(int daysAgo, int minute, int minutes) {
+        Instant at = TODAY.minusDays(daysAgo).atTime(18, minute).toInstant(ZoneOffset.UTC);
+        return new LoggedPass(at, minutes * 60, Optional.of(1L), "The Lamp", Standing.WHOLE, "whistle-d", "bare", "keys", Optional.of(GOAL), 0, true, 0.05, 0, 0, 40, 0, 0);
+    }
+
+    /** Twelve months, the empty ones too; what is older does not count. */
+    @Test
+    void aYearIsTwelveMonths() {
+        StudentYear year = StudentYear.of(List.of(played(400, 0, 30), played(40, 0, 20), played(40, 30, 5), played(1, 0, 10)), TODAY, ZONE);
+        assertThat(year.minutes()).hasSize(12);
+        assertThat(year.minutes().firstKey()).isEqualTo(java.time.YearMonth.of(2025, 4));
+        assertThat(year.minutes()).containsEntry(java.time.YearMonth.of(2026, 2), 25.0).containsEntry(java.time.YearMonth.of(2026, 3), 10.0).containsEntry(java.time.YearMonth.of(2026, 1), 0.0);
+        assertThat(year.total()).isEqualTo(35);
+        assertThat(year.days()).isEqualTo(2);
+    }
+
+    /** What the hands ask for: rests in long sittings, no sudden rise, and what their instrument asks for; an old strain is over. */
+    @Test
+    void cautionsReachWhomTheyConcern() {
+        Student fiddler = Student.of("Pell", "", "fiddle", "fluent");
+        List<String> usual = PersonalCare.of(fiddler, List.of(), TODAY, ZONE);
+        assertThat(usual).anyMatch(c -> c.startsWith("Left wrist straight")).noneMatch(c -> c.contains("mouthpiece")).anyMatch(c -> c.contains("doctor"));
+        assertThat(PersonalCare.of(fiddler, List.of(played(2, 0, 8), played(2, 9, 6)), TODAY, ZONE)).contains("Played 14 minutes in one go this week: rest after 12.");
+        assertThat(PersonalCare.of(fiddler, List.of(played(2, 0, 8), played(2, 20, 6), played(9, 0, 40)), TODAY, ZONE)).isEqualTo(usual);
+        List<LoggedPass> sudden = List.of(played(9, 0, 20), played(5, 0, 10), played(4, 0, 10), played(3, 0, 10), played(2, 0, 10), played(1, 0, 10), played(0, 0, 10));
+        assertThat(PersonalCare.of(fiddler, sudden, TODAY, ZONE)).first().asString().startsWith("60 minutes this week after 20 the week before");
+    }
 }
