@@ -40,7 +40,7 @@ public final class PeopleView extends BorderPane {
     private static final int GIVEN = 3;
     /** Widths of the columns, in pixels at the usual size of words. */
     private static final double NAME = 126;
-    private static final double TUNE = 100;
+    private static final double TUNE = 124;
 
     private final PeopleModel model;
     private final TableView<Person> table = new TableView<>();

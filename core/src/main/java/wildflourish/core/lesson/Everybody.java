@@ -114,10 +114,10 @@ final class Everybody {
         return takers.stream().map(t -> t.own().student().plays()).distinct().count();
     }
 
-    /** Who has a trap under their fingers, as in {@code , for Ina and Tam}; empty where that is everybody. */
-    String caught(Trap trap) {
-        List<Taker> all = takers.stream().filter(t -> catches(t, trap)).toList();
-        return all.size() == takers.size() ? "" : ", for " + names(all);
+    /** Who has a trap under their fingers; the others have not to mind it. */
+    List<Part> warned(Trap trap) {
+        List<Taker> caught = takers.stream().filter(t -> catches(t, trap)).toList();
+        return List.of(new Part(caught.size() == takers.size() ? "everybody" : names(caught), "mind it"));
     }
 
     /** How many of those who come it catches, 0 to 1. */

@@ -129,7 +129,7 @@ final class TuneWork {
     private List<Piece> pieces(Lesson.Step step, String name, int minutes, List<Trap> traps, boolean brisk) {
         List<Piece> pieces = new ArrayList<>();
         for (Trap trap : traps) {
-            pieces.add(piece(Doing.TRAP, name + " " + trap.kind(), rule.trapMinutes(), "in %s%s: %s".formatted(name, everybody.caught(trap), trap.inWords()), "", List::of));
+            pieces.add(piece(Doing.TRAP, name + " " + trap.kind(), rule.trapMinutes(), "in %s: %s".formatted(name, trap.inWords()), "", () -> everybody.warned(trap)));
         }
         String known = "%d %% of the tune is known then".formatted(Math.round(step.share() * 100));
         if (step.isJoin()) {
