@@ -129,10 +129,11 @@ final class Tour {
         }, () -> fit().state().get().looked().flatMap(l -> l.score()).isPresent()));
         stops.add(new Stop("", () -> model.show("class"), () -> !people().state().get().together().isEmpty()));
         stops.add(new Stop("class", () -> people().select(people().state().get().book().people().get(3).id(), people().state().get().book().tunes().get(4).id()),
-                () -> people().state().get().line().isPresent()));
+                () -> people().state().get().line().flatMap(l -> l.known()).isPresent()));
         stops.add(new Stop("", () -> model.show("lesson"), () -> lesson().state().get().plan().isPresent()));
         stops.add(new Stop("lesson", () -> lesson().select(5)));
-        stops.add(new Stop("room", lesson()::begin, () -> lesson().state().get().mode() == LessonState.Mode.ROOM));
+        stops.add(new Stop("", lesson()::begin, () -> lesson().state().get().mode() == LessonState.Mode.ROOM));
+        stops.add(new Stop("room", () -> lesson().select(3)));
         stops.add(new Stop("across", () -> {
             lesson().end();
             look(Palette.LIGHT);

@@ -9,6 +9,7 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContentDisplay;
+import javafx.scene.control.Labeled;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
@@ -25,6 +26,11 @@ public final class Rail extends VBox {
     public static final String MENU = "M4 7h16M4 12h16M4 17h10";
     /** Lines of the drawing for finding. */
     public static final String FIND = "M10 4a6 6 0 1 1 0 12a6 6 0 1 1 0-12zM14.5 14.5L20.5 20.5";
+
+    /** The side of a drawing in pixels, below which it is left away, and the height of a line to its letters. */
+    private static final double DRAWING = 26;
+    private static final double LEAST = 11;
+    private static final double LINE = 1.4;
 
     private final Map<Screen, ToggleButton> tabs = new LinkedHashMap<>();
 
@@ -57,6 +63,25 @@ public final class Rail extends VBox {
         getChildren().add(gap);
         getChildren().addAll(below);
         setAlignment(Pos.TOP_CENTER);
+        heightProperty().addListener((o, before, now) -> fit());
+    }
+
+    /** In a low window, or with large words, the drawings give way so that no word is cut. */
+    private void fit() {
+        List<Labeled> all = getChildren().stream().filter(Labeled.class::isInstance).map(Labeled.class::cast).toList();
+        double room = (getHeight() - getInsets().getTop() - getInsets().getBottom() - getSpacing() * all.size()) / all.size();
+        for (Labeled tab : all) {
+            double left = room - tab.getFont().getSize() * LINE - tab.getPadding().getTop() - tab.getPadding().getBottom() - tab.getGraphicTextGap();
+            double side = Math.clamp(left, 0, DRAWING);
+            StackPane box = (StackPane) tab.getGraphic();
+            box.setMinSize(side, side);
+            box.setMaxSize(side, side);
+            box.getChildren().forEach(lines -> {
+                lines.setScaleX(side / DRAWING);
+                lines.setScaleY(side / DRAWING);
+                lines.setVisible(side > LEAST);
+            });
+        }
     }
 
     /** Marks the screen that is shown. */
@@ -81,8 +106,8 @@ public final class Rail extends VBox {
         lines.setContent(path);
         lines.getStyleClass().add("rail-drawing");
         StackPane box = new StackPane(lines);
-        box.setMinSize(26, 26);
-        box.setMaxSize(26, 26);
+        box.setMinSize(DRAWING, DRAWING);
+        box.setMaxSize(DRAWING, DRAWING);
         return box;
     }
 }

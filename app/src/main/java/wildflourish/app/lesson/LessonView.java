@@ -107,7 +107,7 @@ public final class LessonView extends BorderPane {
             Shown.set(room, now.mode() == Mode.ROOM);
             getCenterDesk().setVisible(now.mode() != Mode.ROOM);
             empty.setText(now.book().people().isEmpty() ? "Nobody is in the class yet: take students in on the class screen."
-                    : now.offered().isEmpty() ? "Open a tune, or let somebody take one up on the class screen." : "Tick who comes and which tunes: the plan comes by itself.");
+                    : !now.comers().isEmpty() && !now.tunes().isEmpty() ? "The lesson is being planned." : now.offered().isEmpty() ? "Open a tune, or let somebody take one up on the class screen." : "Tick who comes and which tunes: the plan comes by itself.");
         });
         told.getChildren().setAll(told(now));
         room.show(now);
