@@ -58,7 +58,7 @@ public final class PeopleModel {
     private final Opens open;
     private final Clock clock;
     private final ReadOnlyObjectWrapper<PeopleState> state = new ReadOnlyObjectWrapper<>(
-            new PeopleState(ClassBook.EMPTY, -1, -1, -1, "", List.of(), List.of(), Map.of()));
+            new PeopleState(ClassBook.EMPTY, -1, -1, -1, "", List.of(), List.of(), Map.of(), 0));
     private boolean shown;
 
     /** A model over a library; {@code open} opens a tune on the trellis. */
@@ -107,7 +107,7 @@ public final class PeopleModel {
         List<ClassBook.Line> wanted = now.book().lines().stream().filter(l -> l.person().id() == now.student() || l.tune().id() == now.tune()).filter(l -> l.known().isEmpty()).toList();
         if (!wanted.isEmpty()) {
             background.latest("class-next", NOT_COMPUTED, job -> wanted.parallelStream().filter(l -> !job.stopped()).map(ClassBook.Line::next).toList(),
-                    known -> state.set(state.get().with(state.get().book())), () -> { });
+                    known -> state.set(state.get().workedOut()), () -> { });
         }
     }
 

@@ -18,9 +18,10 @@ import wildflourish.library.Person;
  * @param chosen the id of the student whom everything follows; −1 for nobody
  * @param clashes where their versions get in one another's way
  * @param loud how loud each is when they are heard together, by name; full where nothing is said
+ * @param worked how often more has been worked out of the same book, which itself is no other by that
  * @param together everybody's own version of the open tune; empty until that is worked out
  */
-public record PeopleState(ClassBook book, long student, long tune, long chosen, String openTune, List<OwnVersion> together, List<Clash> clashes, Map<String, Loudness> loud) {
+public record PeopleState(ClassBook book, long student, long tune, long chosen, String openTune, List<OwnVersion> together, List<Clash> clashes, Map<String, Loudness> loud, int worked) {
 
     private static final int TOLD = 3;
 
@@ -102,26 +103,31 @@ public record PeopleState(ClassBook book, long student, long tune, long chosen, 
     PeopleState with(ClassBook other) {
         long first = other.people().isEmpty() ? -1 : other.people().getFirst().id();
         long who = other.people().stream().anyMatch(p -> p.id() == student) ? student : first;
-        return new PeopleState(other, who, tune, other.people().stream().anyMatch(p -> p.id() == chosen) ? chosen : -1, openTune, together, clashes, loud);
+        return new PeopleState(other, who, tune, other.people().stream().anyMatch(p -> p.id() == chosen) ? chosen : -1, openTune, together, clashes, loud, worked);
+    }
+
+    /** The same, with more known of what is next. */
+    PeopleState workedOut() {
+        return new PeopleState(book, student, tune, chosen, openTune, together, clashes, loud, worked + 1);
     }
 
     PeopleState selecting(long who, long what) {
-        return new PeopleState(book, who, what, chosen, openTune, together, clashes, loud);
+        return new PeopleState(book, who, what, chosen, openTune, together, clashes, loud, worked);
     }
 
     PeopleState following(long who) {
-        return new PeopleState(book, student, tune, who, openTune, together, clashes, loud);
+        return new PeopleState(book, student, tune, who, openTune, together, clashes, loud, worked);
     }
 
     PeopleState with(String title, List<OwnVersion> versions) {
-        return new PeopleState(book, student, tune, chosen, title, versions, List.of(), loud);
+        return new PeopleState(book, student, tune, chosen, title, versions, List.of(), loud, worked);
     }
 
     PeopleState with(List<Clash> found) {
-        return new PeopleState(book, student, tune, chosen, openTune, together, found, loud);
+        return new PeopleState(book, student, tune, chosen, openTune, together, found, loud, worked);
     }
 
     PeopleState with(Map<String, Loudness> other) {
-        return new PeopleState(book, student, tune, chosen, openTune, together, clashes, other);
+        return new PeopleState(book, student, tune, chosen, openTune, together, clashes, other, worked);
     }
 }
