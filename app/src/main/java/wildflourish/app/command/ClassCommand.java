@@ -24,8 +24,8 @@ final class ClassCommand implements Callable<Integer> {
     @Mixin
     private LibraryOption library;
 
-    @Option(names = "--class", paramLabel = "NAME", description = "only those of one class", defaultValue = "")
-    private String group = "";
+    @Mixin
+    private ClassOption group;
 
     @Option(names = "--json", description = "one JSON document")
     private boolean json;
@@ -37,12 +37,8 @@ final class ClassCommand implements Callable<Integer> {
     public Integer call() {
         PrintWriter out = spec.commandLine().getOut();
         try (Library open = library.open()) {
-            ClassBook book = ClassBook.of(open, LocalDate.now(ZoneId.systemDefault()), ZoneId.systemDefault(), () -> false).orElseThrow();
-            List<Person> people = book.group(group);
-            if (people.isEmpty()) {
-                throw Refusal.input("%s:0:0: error: there is no student%s in this library; take them in on the class screen".formatted(library.path(),
-                        group.isBlank() ? "" : " in the class '" + group + "'"));
-            }
+            ClassBook book = ClassOption.book(open);
+            List<Person> people = group.people(book, library);
             if (json) {
                 Printing.print(document(book, people), out);
             } else {

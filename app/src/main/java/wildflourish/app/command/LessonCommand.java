@@ -34,8 +34,8 @@ final class LessonCommand implements Callable<Integer> {
     @Mixin
     private Output output;
 
-    @Option(names = "--class", paramLabel = "NAME", description = "who comes: those of one class (default: everybody)", defaultValue = "")
-    private String group = "";
+    @Mixin
+    private ClassOption group;
 
     @Option(names = "--title", paramLabel = "TITLE", required = true, description = "a tune of the shelf; several, in the order in which they are to come")
     private List<String> titles = List.of();
@@ -56,12 +56,8 @@ final class LessonCommand implements Callable<Integer> {
     public Integer call() {
         PrintWriter out = spec.commandLine().getOut();
         try (Library open = library.open()) {
-            ClassBook book = ClassBook.of(open, LocalDate.now(ZoneId.systemDefault()), ZoneId.systemDefault(), () -> false).orElseThrow();
-            List<Person> who = book.group(group);
-            if (who.isEmpty()) {
-                throw Refusal.input("%s:0:0: error: there is no student%s in this library; take them in on the class screen".formatted(library.path(),
-                        group.isBlank() ? "" : " in the class '" + group + "'"));
-            }
+            ClassBook book = ClassOption.book(open);
+            List<Person> who = group.people(book, library);
             LessonPlan plan = plan(Lessons.tunes(open, book, ids(open), who, () -> false));
             if (json) {
                 Printing.print(document(plan), out);
@@ -70,7 +66,7 @@ final class LessonCommand implements Callable<Integer> {
             }
             if (target != null) {
                 List<String> names = who.stream().map(p -> p.student().name()).toList();
-                output.write(library.path(), target, () -> new LessonPage(plan, group.isBlank() ? "A lesson" : group, names).pdf());
+                output.write(library.path(), target, () -> new LessonPage(plan, group.name().isBlank() ? "A lesson" : group.name(), names).pdf());
             }
             return 0;
         }

@@ -50,6 +50,11 @@ final class Comers extends VBox {
         filling.fill(() -> {
             boolean record = now.mode() == LessonState.Mode.RECORD;
             Shown.set(howLong, !record);
+            // A lesson that is under way stays as it was begun.
+            boolean fixed = !record && now.held() != 0;
+            howLong.setDisable(fixed);
+            who.setDisable(fixed);
+            tunes.setDisable(fixed);
             whoWords.setText(record ? "Who came" : "Who comes");
             if (minutes.getValue() != now.minutes()) {
                 minutes.getValueFactory().setValue(now.minutes());

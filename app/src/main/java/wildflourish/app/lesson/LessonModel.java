@@ -80,14 +80,16 @@ public final class LessonModel {
         Optional<Long> open = trellis.isOpen() ? Optional.of(trellis.now().tune()) : Optional.empty();
         background.latest(this, NOT_READ, job -> keeper.ask(l -> ClassBook.of(l, today, zone, job::stopped).map(b -> new Read(b, l.tunes().all().read()))), read -> read.ifPresent(r -> {
             set(now().with(r.book, r.shelf, open));
-            if (now().held() == 0) {
-                plan();
-            }
+            plan();
         }), () -> { });
     }
 
+    /** Plans anew; a lesson that is under way stays as it was begun, for its lines are kept by their places. */
     private void plan() {
         LessonState asked = now();
+        if (asked.held() != 0) {
+            return;
+        }
         List<Person> who = asked.comers();
         if (who.isEmpty() || asked.tunes().isEmpty()) {
             set(asked.with(Optional.empty()));
@@ -96,13 +98,12 @@ public final class LessonModel {
         background.latest("lesson-plan", NOT_PLANNED, job -> keeper.ask(l -> {
             var tunes = Lessons.tunes(l, asked.book(), asked.tunes(), who, job::stopped);
             return job.stopped() ? Optional.<LessonPlan>empty() : Optional.of(LessonPlan.of(tunes, asked.minutes(), asked.away()));
-        }), plan -> plan.ifPresent(p -> set(now().with(Optional.of(p)))), () -> { });
+        }), plan -> plan.filter(p -> now().held() == 0).ifPresent(p -> set(now().with(Optional.of(p)))), () -> { });
     }
 
     private void change(UnaryOperator<LessonState> change) {
         if (now().held() != 0) {
             say.accept("a lesson is under way: end it first");
-            set(now().line(now().line()));
             return;
         }
         set(change.apply(now()));
@@ -182,9 +183,7 @@ public final class LessonModel {
             return;
         }
         Meeting meeting = new Meeting(0, clock.instant(), now().minutes(), "lesson", titles(), "", now().comers().stream().map(Person::id).toList(), Lessons.lines(plan.get()));
-        background.run(NOT_KEPT, job -> keeper.meet(meeting), id -> {
-            set(now().with(now().book().with(meeting.kept(id))).held(id).line(0).mode(Mode.ROOM));
-        });
+        background.run(NOT_KEPT, job -> keeper.meet(meeting), id -> set(now().with(now().book().with(meeting.kept(id))).with(plan).held(id).line(0).mode(Mode.ROOM)));
     }
 
     private String titles() {
@@ -246,10 +245,14 @@ public final class LessonModel {
         });
     }
 
+    /** Keeps a meeting; one that is known is changed here at once, so that the next change goes on from it. */
     private void keep(Meeting meeting) {
-        background.run(NOT_KEPT, job -> keeper.meet(meeting), id -> {
-            set(now().with(now().book().with(meeting.kept(id))).meetingInHand(id));
-        });
+        if (meeting.id() == 0) {
+            background.run(NOT_KEPT, job -> keeper.meet(meeting), id -> set(now().with(now().book().with(meeting.kept(id))).meetingInHand(id)));
+        } else {
+            keeper.people("what is known of a meeting", p -> p.meet(meeting));
+            set(now().with(now().book().with(meeting)));
+        }
     }
 
     /**

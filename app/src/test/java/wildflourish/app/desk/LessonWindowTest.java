@@ -155,6 +155,39 @@ class LessonWindowTest extends WindowTest {
         assertThat(meetings()).noneMatch(m -> m.at().isAfter(java.time.Instant.parse("2031-01-01T00:00:00Z")));
     }
 
+    /** A lesson under way stays as it was begun, whatever is marked or asked for meanwhile; two ticks in a hurry are both kept. */
+    @Test
+    void aLessonUnderWayStaysAsItWasBegun() {
+        enter();
+        List<LessonPlan.Line> lines = plan().lines();
+        push(KeyCode.B);
+        until(() -> now().held() != 0);
+        long id = now().held();
+        for (int i = 0; i < 4; i++) {
+            push(KeyCode.ENTER);
+        }
+        push(KeyCode.ESCAPE);
+        assertThat(lookup("#lesson-who").query().isDisabled()).isTrue();
+        push(KeyCode.R);
+        interact(() -> lookup("#record-lines").<ListView<Meeting.Line>>query().getSelectionModel().select(5));
+        push(KeyCode.D);
+        interact(() -> {
+            box("#lesson-who", "Tam Noustie").fire();
+            box("#lesson-who", "Ina Skarf").fire();
+        });
+        until(() -> now().meeting(id).orElseThrow().there().size() == 6);
+        push(KeyCode.SHIFT, KeyCode.P);
+        push(KeyCode.CONTROL, KeyCode.DIGIT1);
+        push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.L);
+        push(KeyCode.B);
+        until(() -> now().mode() == LessonState.Mode.ROOM);
+        until(() -> model.underWay().isEmpty());
+        assertThat(plan().lines()).isEqualTo(lines);
+        Meeting kept = meetings().stream().filter(m -> m.id() == id).findFirst().orElseThrow();
+        assertThat(kept.there()).hasSize(6);
+        assertThat(kept.lines()).extracting(Meeting.Line::became).startsWith(Meeting.Became.DONE, Meeting.Became.DONE, Meeting.Became.DONE, Meeting.Became.DONE, Meeting.Became.OPEN, Meeting.Became.DONE);
+    }
+
     /** Without a class there is nothing to plan, and that is said. */
     @Test
     void withoutAClassItIsSaid() {
