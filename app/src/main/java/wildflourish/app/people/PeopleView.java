@@ -1,6 +1,5 @@
 package wildflourish.app.people;
 
-import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -22,7 +21,6 @@ import javafx.scene.layout.VBox;
 import wildflourish.app.controls.Filling;
 import wildflourish.app.controls.Labels;
 import wildflourish.app.controls.Question;
-import wildflourish.app.controls.Shown;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandButton;
 import wildflourish.app.paint.Look;

@@ -2,15 +2,18 @@ package wildflourish.core.lesson;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import wildflourish.core.planning.Trap;
 import wildflourish.core.reading.Lesson;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Reading;
+import wildflourish.core.tune.Tempo;
 
 /**
  * What a lesson can do with one tune, in the order in which teachers do it: whole, bare and slow, phrase by phrase with the traps before they bite, what is stuck, ornaments
@@ -52,7 +55,7 @@ final class TuneWork {
             }
         }
         stuck().forEach(p -> stages.add(optional(p, rule.stuckMinutes(), rule.stuck(), p.share())));
-        everybody.ornaments().stream().limit(rule.mostOrnaments()).forEach(o -> stages.add(optional(offer(o), rule.ornamentMinutes(), rule.ornament(), o.share())));
+        ShownOrnament.of(tune.takers()).stream().limit(rule.mostOrnaments()).forEach(o -> stages.add(optional(offer(o), rule.ornamentMinutes(), rule.ornament(), o.share())));
         stages.add(together());
         stages.add(takeHome());
         return stages;
@@ -66,7 +69,7 @@ final class TuneWork {
         return LessonTune.id(tune.arrangement(), doing, what);
     }
 
-    private Piece piece(Doing doing, String what, int minutes, String words, String why, java.util.function.Supplier<List<LessonPlan.Part>> parts) {
+    private Piece piece(Doing doing, String what, int minutes, String words, String why, Supplier<List<LessonPlan.Part>> parts) {
         return new Piece(doing, id(doing, what), tune.title(), minutes, words, why, parts);
     }
 
@@ -111,7 +114,7 @@ final class TuneWork {
         List<Stage.Choice> all = new ArrayList<>();
         all.add(Stage.Choice.nothing(s));
         for (int t = 0; t <= traps.size(); t++) {
-            int told = traps.subList(0, t).size() * rule.trapMinutes();
+            int told = t * rule.trapMinutes();
             List<Trap> few = traps.subList(0, t);
             int worth = (int) Math.round(IntStream.range(0, t).mapToDouble(i -> rule.trap().get(i) * everybody.share(few.get(i))).sum() * HUNDREDTH);
             if (brisk < minutes) {
@@ -161,7 +164,7 @@ final class TuneWork {
     }
 
     /** Something that may be done shorter, longer, or not at all. */
-    private record Offer(Doing doing, String what, String words, String why, double share, java.util.function.Supplier<List<LessonPlan.Part>> parts) {}
+    private record Offer(Doing doing, String what, String words, String why, double share, Supplier<List<LessonPlan.Part>> parts) {}
 
     private Stage optional(Offer offer, List<Integer> minutes, List<Integer> worth, double share) {
         List<Stage.Choice> all = new ArrayList<>();
@@ -187,7 +190,7 @@ final class TuneWork {
                         "stuck for " + Everybody.names(e.getValue()), e.getValue().size() / (double) tune.takers().size(), () -> everybody.unsticking(e.getValue(), e.getKey()))).toList();
     }
 
-    private Offer offer(Everybody.Shown shown) {
+    private Offer offer(ShownOrnament shown) {
         return new Offer(Doing.ORNAMENT, shown.family() + " " + shown.name(), shown.words(), shown.why(), shown.share(), () -> everybody.showing(shown));
     }
 
@@ -200,7 +203,7 @@ final class TuneWork {
             }
             boolean whole = come >= steps.size();
             double share = whole ? 1 : come == 0 ? 0 : steps.get(come - 1).share();
-            wildflourish.core.tune.Tempo tempo = teaching ? tune.slow() : tune.together();
+            Tempo tempo = teaching ? tune.slow() : tune.together();
             List<Stage.Choice> choices = new ArrayList<>();
             if (share == 0 || isLeftAway(Doing.TOGETHER, "")) {
                 return List.of(Stage.Choice.nothing(come));
@@ -238,12 +241,11 @@ final class TuneWork {
         if (teaching && come < steps.size()) {
             left.add("“%s” from %s on: next time".formatted(tune.title(), steps.get(come).name()));
         }
-        Set<String> done = new java.util.HashSet<>();
+        Set<String> done = new HashSet<>();
         chosen.forEach(c -> c.pieces().forEach(p -> done.add(p.id())));
         stuck().stream().filter(o -> !done.contains(id(o.doing, o.what))).forEach(o -> left.add("“%s”, %s: %s".formatted(tune.title(), o.what, o.why)));
-        everybody.ornaments().stream().map(this::offer).filter(o -> !done.contains(id(o.doing, o.what)))
+        ShownOrnament.of(tune.takers()).stream().map(this::offer).filter(o -> !done.contains(id(o.doing, o.what)))
                 .forEach(o -> left.add("“%s”, %s".formatted(tune.title(), o.words)));
         return left;
     }
-
 }

@@ -42,7 +42,6 @@ import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Varied;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
-import wildflourish.core.tune.TuneType;
 
 /**
  * What sessions play, and so what a full version must hold and must never hold, on each instrument, at the customary tempo,
