@@ -48,7 +48,7 @@ class PeopleTest {
         try (Library library = open()) {
             long tune = library.tunes().add("One", "reel", "D major", "4/4", "X:1");
             long ina = library.people().add(ina());
-            library.people().change(ina, new Student("Ina Scarth", "Friday", "fiddle", 0, "fluent", java.util.Map.of(), java.util.Map.of(), false, "shy"));
+            library.people().change(ina, new Student("Ina Scarth", "Friday", "fiddle", java.util.List.of(), 0, "fluent", java.util.Map.of(), java.util.Map.of(), false, "shy"));
             library.people().learn(ina, tune, 2);
             library.people().decide(ina, tune, "leave the rolls for now");
             library.people().give(List.of(new Given(ina, tune, 1, CLOCK.instant(), "pulse", "1/2=80", "sheet")));
@@ -143,7 +143,7 @@ class PeopleTest {
 
     /** A library of every earlier version opens, with what it had, and takes in students. */
     @ParameterizedTest
-    @ValueSource(ints = {1, 2, 3, 4, 5, 6})
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7})
     void librariesOfEveryEarlierVersionTakeStudents(int version) throws Exception {
         Jdbi.create("jdbc:sqlite:" + file()).useHandle(h -> {
             for (String step : Schema.upTo(version)) {
@@ -157,12 +157,16 @@ class PeopleTest {
                 h.execute("INSERT INTO practice_pass VALUES (1, '2026-01-01T00:00:00Z', 1, 1, 'One', 'A', 'fiddle', 'bare', 'keys', NULL, 0, 1, 0, 0, 0, 8, 0, 0" + (version >= 6 ? ", NULL)" : ")"));
             }
             if (version >= 6) {
-                h.execute("INSERT INTO meeting VALUES (1, '2026-01-01T00:00:00Z', 'lesson', 'One', 'quiet')");
+                h.execute("INSERT INTO meeting (id, at, kind, tunes, remark) VALUES (1, '2026-01-01T00:00:00Z', 'lesson', 'One', 'quiet')");
+                h.execute("INSERT INTO student (document, joined_at) VALUES (?, '2026-01-01T00:00:00Z')", ina().write().replaceAll("\\s*\"also\"\\s*:\\s*\\[\\s*\\],", ""));
+                h.execute("INSERT INTO student (document, joined_at) VALUES ('spoilt', '2026-01-01T00:00:00Z')");
             }
         });
         try (Library library = open()) {
             assertThat(library.tunes().current(1).document()).isEqualTo("X:1");
             assertThat(library.log().passes().read()).hasSize(version >= 4 ? 1 : 0).allMatch(p -> p.student().isEmpty());
+            assertThat(library.people().all().read()).extracting(Person::student).isEqualTo(version >= 6 ? List.of(ina()) : List.of());
+            assertThat(library.people().all().unread()).hasSize(version >= 6 ? 1 : 0);
             library.people().learn(library.people().add(ina()), 1, 0);
             assertThat(library.people().learning().read()).hasSize(1);
             assertThat(library.people().meetings().read()).hasSize(version >= 6 ? 1 : 0).allMatch(m -> m.minutes() == 60 && m.lines().isEmpty());

@@ -30,7 +30,7 @@ final class DemoClass {
             Student.of("Tam Noustie", GROUP, "tenor-banjo", "fluent"),
             Student.of("Bryde Lampson", GROUP, "flute-d", "fluent"),
             Student.of("Callum Ayreside", GROUP, "pipes-bellows-d", "fluent"),
-            new Student("Jess Wrackline", GROUP, "recorder-alto-f", 0, "learner", Map.of(), Map.of(), false, "reads the step list, not the stave; quick ear"),
+            new Student("Jess Wrackline", GROUP, "recorder-alto-f", List.of(), 0, "learner", Map.of(), Map.of(), false, "reads the step list, not the stave; quick ear"),
             Student.of("Rory Tangle", GROUP, "mandolin", "learner"));
 
     private final Library library;

@@ -209,7 +209,7 @@ public final class DeskView extends StackPane {
         if (!middle.getChildren().contains(node)) {
             middle.getChildren().add(node);
             // What is scrolled is in the scene only once its pane has been dressed, and cannot have the keyboard before.
-            middle.applyCss();
+            node.applyCss();
         }
         middle.getChildren().forEach(n -> n.setVisible(n == node));
         rail.mark(screen);

@@ -32,6 +32,7 @@ import wildflourish.app.shelf.Incipits;
 import wildflourish.app.shelf.ShelfScreen;
 import wildflourish.app.trellis.TrellisScreen;
 import wildflourish.app.work.Background;
+import wildflourish.app.work.ClassBook;
 import wildflourish.app.writing.WritingModel;
 import wildflourish.app.writing.WritingScreen;
 import wildflourish.core.lesson.Standing;
@@ -156,6 +157,14 @@ final class Screens {
     }
 
     private Screen people() {
+        t.opening().whenRestored(kept -> {
+            people.recall(kept.memory().followed());
+            people.state().addListener((o, before, now) -> {
+                if (!now.book().equals(ClassBook.EMPTY)) {
+                    t.memory().change(m -> m.following(people.chosen()));
+                }
+            });
+        });
         return new PeopleScreen(people, t.trellis(), () -> sheet.contents(), new PeopleScreen.Onward() {
             @Override
             public void practise() {

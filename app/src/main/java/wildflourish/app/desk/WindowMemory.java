@@ -23,14 +23,15 @@ import wildflourish.sound.transport.Backing;
  * @param text size of words in per cent; null in what was kept before there was a choice, and so the two that follow
  * @param zoom size of the score, as a multiple of the usual one
  * @param used how often each thing was taken in the find field, by its id
+ * @param who id of the student whom everything follows; null for nobody
  */
 record WindowMemory(
         long tune, int rung, int note, String screen, Palette look, Manner.Kept listening, Practising practising, @Nullable Integer text,
-        @Nullable Double zoom, @Nullable Map<String, Integer> used) {
+        @Nullable Double zoom, @Nullable Map<String, Integer> used, @Nullable Long who) {
 
     /** Of a window that was never open: the fuller rung of the first tune. */
     static final WindowMemory NONE =
-            new WindowMemory(0, 4, 2, "trellis", Palette.LIGHT, Manner.USUAL.kept(), Practising.USUAL, 100, 1.0, Map.of());
+            new WindowMemory(0, 4, 2, "trellis", Palette.LIGHT, Manner.USUAL.kept(), Practising.USUAL, 100, 1.0, Map.of(), null);
 
     private static final String NAME = "window";
 
@@ -93,32 +94,41 @@ record WindowMemory(
     }
 
     WindowMemory standing(long newTune, int newRung, int newNote) {
-        return new WindowMemory(newTune, newRung, newNote, screen, look, listening, practising, text, zoom, used);
+        return new WindowMemory(newTune, newRung, newNote, screen, look, listening, practising, text, zoom, used, who);
     }
 
     WindowMemory showing(String other) {
-        return new WindowMemory(tune, rung, note, other, look, listening, practising, text, zoom, used);
+        return new WindowMemory(tune, rung, note, other, look, listening, practising, text, zoom, used, who);
     }
 
     WindowMemory with(Look other) {
-        return new WindowMemory(tune, rung, note, screen, other.palette(), listening, practising, other.percent(), zoom, used);
+        return new WindowMemory(tune, rung, note, screen, other.palette(), listening, practising, other.percent(), zoom, used, who);
     }
 
     WindowMemory with(Manner.Kept other) {
-        return new WindowMemory(tune, rung, note, screen, look, other, practising, text, zoom, used);
+        return new WindowMemory(tune, rung, note, screen, look, other, practising, text, zoom, used, who);
     }
 
     WindowMemory with(Practising other) {
-        return new WindowMemory(tune, rung, note, screen, look, listening, other, text, zoom, used);
+        return new WindowMemory(tune, rung, note, screen, look, listening, other, text, zoom, used, who);
     }
 
     WindowMemory zoomed(double size) {
-        return new WindowMemory(tune, rung, note, screen, look, listening, practising, text, size, used);
+        return new WindowMemory(tune, rung, note, screen, look, listening, practising, text, size, used, who);
+    }
+
+    /** The student whom everything follows. */
+    Optional<Long> followed() {
+        return Optional.ofNullable(who);
+    }
+
+    WindowMemory following(Optional<Long> other) {
+        return new WindowMemory(tune, rung, note, screen, look, listening, practising, text, zoom, used, other.orElse(null));
     }
 
     WindowMemory using(String id) {
         Map<String, Integer> more = new TreeMap<>(uses());
         more.merge(id, 1, Integer::sum);
-        return new WindowMemory(tune, rung, note, screen, look, listening, practising, text, zoom, more);
+        return new WindowMemory(tune, rung, note, screen, look, listening, practising, text, zoom, more, who);
     }
 }

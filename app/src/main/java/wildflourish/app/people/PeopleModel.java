@@ -71,6 +71,19 @@ public final class PeopleModel {
         this.say = say;
         this.open = open;
         this.clock = clock;
+        trellis.state().addListener((o, before, now) -> {
+            if (before != null && before.tune() != now.tune()) {
+                state.get().follows().ifPresent(p -> trellis.player().setStudent(p.student()));
+            }
+        });
+    }
+
+    /** A student whom everything followed when the window was closed is followed again; the open tune stays as it was left. */
+    public void recall(Optional<Long> who) {
+        who.ifPresent(id -> {
+            state.set(state.get().following(id));
+            refresh();
+        });
     }
 
     /** What is shown. */
@@ -96,6 +109,7 @@ public final class PeopleModel {
         LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneId.systemDefault());
         background.latest(this, NOT_READ, job -> keeper.ask(l -> ClassBook.of(l, today, ZoneId.systemDefault(), job::stopped)), book -> book.ifPresent(b -> {
             state.set(state.get().with(b));
+            state.get().follows().ifPresent(p -> trellis.player().recallStudent(p.student()));
             next();
             together();
         }), () -> { });
@@ -230,6 +244,23 @@ public final class PeopleModel {
             });
         }
         say.accept("%s is kept".formatted(student.name()));
+    }
+
+    /** The student in hand takes up the next of their instruments: whatever is computed of them is of that one from now on. */
+    void otherInstrument() {
+        state.get().person().ifPresent(p -> {
+            Student then = p.student().onTheirNext();
+            if (then.equals(p.student())) {
+                say.accept("%s plays one instrument; C writes down what else".formatted(then.name()));
+                return;
+            }
+            keeper.people("what %s plays".formatted(then.name()), all -> all.change(p.id(), then));
+            if (state.get().follows().filter(p::equals).isPresent() && trellis.isOpen()) {
+                trellis.player().setStudent(then);
+            }
+            refresh();
+            say.accept("%s plays the %s now".formatted(then.name(), then.plays().spoken()));
+        });
     }
 
     /** A drill has found how fast the hands of the student are whom everything follows: that is theirs, in every tune. */

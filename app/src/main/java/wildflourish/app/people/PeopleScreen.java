@@ -58,6 +58,7 @@ public final class PeopleScreen extends LazyScreen<PeopleView> {
                 Command.of("class-hear", "Hear the class together in the open tune, or stop", GROUP, model::hear).keys("H"),
                 Command.of("class-solo", "Hear the student in hand alone, or everybody again", GROUP, model::solo).keys("S"),
                 Command.of("class-loudness", "The student in hand plays softly with the others, not at all, or fully again", GROUP, model::loudness).keys("L"),
+                Command.of("class-other", "The student in hand takes up the next of their instruments", GROUP, model::otherInstrument).keys("I"),
                 Command.of("class-practise", "Practise as the student in hand", GROUP, () -> model.work(onward::practise)).keys("P"),
                 Command.of("class-history", "How it has gone with the student in hand", GROUP, () -> model.work(() -> model.state().get().line().ifPresent(l -> onward.history(l.tune().title())))).keys("G"),
                 Command.of("class-sheet", "The sheet of the student in hand", GROUP, () -> model.work(onward::sheet)).keys("E"),

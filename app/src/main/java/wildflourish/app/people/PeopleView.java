@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.geometry.Insets;
 import javafx.scene.control.Label;
@@ -26,6 +27,7 @@ import wildflourish.app.frame.CommandButton;
 import wildflourish.app.paint.Look;
 import wildflourish.app.work.ClassBook;
 import wildflourish.core.finding.Sentence;
+import wildflourish.core.instrument.Instruments;
 import wildflourish.core.lesson.Student;
 import wildflourish.library.Person;
 import wildflourish.library.TuneEntry;
@@ -174,6 +176,9 @@ public final class PeopleView extends BorderPane {
             Student s = p.student();
             lines.add(quiet("%s, %s%s%s".formatted(s.plays().spoken(), s.speeds().isEmpty() ? s.level() : "measured hands", s.group().isEmpty() ? "" : ", " + s.group(),
                     s.reads() ? "" : ", a step list")));
+            if (!s.also().isEmpty()) {
+                lines.add(quiet("Also plays %s: I takes up the next.".formatted(s.also().stream().map(id -> "the " + Instruments.known(id).spoken()).collect(Collectors.joining(", ")))));
+            }
             if (!s.remark().isEmpty()) {
                 lines.add(quiet(s.remark()));
             }

@@ -1,12 +1,18 @@
 package wildflourish.app.people;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
+import javafx.scene.control.TitledPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import wildflourish.app.controls.Choosing;
@@ -26,10 +32,13 @@ final class StudentForm extends VBox {
     private final TextField name = new TextField();
     private final TextField group = new TextField();
     private final ComboBox<Instrument> instrument = new ComboBox<>();
+    private final MenuButton also = new MenuButton();
     private final ComboBox<Integer> capo = new ComboBox<>();
     private final ComboBox<String> level = new ComboBox<>();
     private final CheckBox reads = new CheckBox("reads music");
     private final TextField remark = new TextField();
+    private final HandsPane hands = new HandsPane();
+    private final TitledPane own = new TitledPane("their own hands", hands);
     private final Label fault = Labels.wrapped("");
     private Optional<Person> before = Optional.empty();
 
@@ -42,13 +51,21 @@ final class StudentForm extends VBox {
         field("class", group, "student-group");
         box("instrument", instrument, "student-instrument");
         instrument.setConverter(Choosing.by(Instrument::name));
-        instrument.setOnAction(e -> capos());
+        instrument.setOnAction(e -> instrumentChosen());
+        also.setId("student-also");
+        also.setMaxWidth(Double.MAX_VALUE);
+        getChildren().addAll(Labels.quiet("also plays", also), also);
         box("capo", capo, "student-capo");
         capo.setConverter(Choosing.by(fret -> fret == 0 ? "no capo" : "fret " + fret));
         box("level", level, "student-level");
+        level.setOnAction(e -> showHands());
         reads.setId("student-reads");
         getChildren().add(reads);
         field("for your eye only", remark, "student-remark");
+        own.setId("student-own");
+        own.setExpanded(false);
+        own.setAnimated(false);
+        getChildren().add(own);
         fault.setId("student-fault");
         Button keep = new Button("Keep");
         keep.setId("student-keep");
@@ -73,6 +90,41 @@ final class StudentForm extends VBox {
         getChildren().addAll(Labels.quiet(words, box), box);
     }
 
+    private void instrumentChosen() {
+        capos();
+        showAlso();
+        showHands();
+    }
+
+    private void showHands() {
+        if (instrument.getValue() != null && level.getValue() != null) {
+            hands.show(instrument.getValue(), Speeds.level(level.getValue()), before.filter(p -> p.student().level().equals(level.getValue())).map(p -> p.student().speeds()).orElse(Map.of()),
+                    before.map(p -> p.student().schools()).orElse(Map.of()));
+        }
+    }
+
+    private void others(Set<String> chosen) {
+        also.getItems().setAll(Instruments.all().stream().filter(Instrument::hasHands).map(i -> {
+            CheckMenuItem item = new CheckMenuItem(i.name());
+            item.setId(i.id());
+            item.setSelected(chosen.contains(i.id()));
+            item.setOnAction(e -> showAlso());
+            return item;
+        }).toList());
+        showAlso();
+    }
+
+    private void showAlso() {
+        List<String> names = also.getItems().stream().filter(i -> alsoPlayed().contains(i.getId())).map(MenuItem::getText).toList();
+        also.setText(names.isEmpty() ? "nothing else" : String.join(", ", names));
+        also.setAccessibleText("also plays: " + also.getText());
+    }
+
+    private List<String> alsoPlayed() {
+        return also.getItems().stream().filter(i -> i instanceof CheckMenuItem c && c.isSelected()).map(MenuItem::getId)
+                .filter(id -> instrument.getValue() == null || !id.equals(instrument.getValue().id())).toList();
+    }
+
     private void capos() {
         int most = instrument.getValue() != null && instrument.getValue().takesCapo() ? 7 : 0;
         Integer now = capo.getValue();
@@ -89,12 +141,15 @@ final class StudentForm extends VBox {
         group.setText(known == null ? model.state().get().person().map(p -> p.student().group()).orElse("") : known.group());
         instrument.getItems().setAll(Instruments.all().stream().filter(Instrument::hasHands).toList());
         instrument.setValue(Instruments.known(known == null ? "whistle-d" : known.instrument()));
+        others(known == null ? Set.of() : Set.copyOf(known.also()));
         capos();
         capo.setValue(known == null ? 0 : known.capo());
         level.getItems().setAll(Speeds.levels().stream().map(Speeds::name).toList());
         level.setValue(known == null ? Speeds.levels().getFirst().name() : known.level());
         reads.setSelected(known == null || known.reads());
         remark.setText(known == null ? "" : known.remark());
+        showHands();
+        own.setExpanded(false);
         fault.setText("");
         Shown.set(this, true);
         name.requestFocus();
@@ -102,9 +157,8 @@ final class StudentForm extends VBox {
 
     private void keep() {
         try {
-            Student student = new Student(name.getText(), group.getText(), instrument.getValue().id(), capo.getValue() == null ? 0 : capo.getValue(), level.getValue(),
-                    before.map(p -> p.student().level().equals(level.getValue()) ? p.student().speeds() : Map.<String, String>of()).orElse(Map.of()),
-                    before.map(p -> p.student().schools()).orElse(Map.of()), reads.isSelected(), remark.getText());
+            Student student = new Student(name.getText(), group.getText(), instrument.getValue().id(), alsoPlayed(), capo.getValue() == null ? 0 : capo.getValue(), level.getValue(),
+                    hands.speeds(), hands.schools(), reads.isSelected(), remark.getText());
             model.keep(before, student);
             close();
         } catch (IllegalArgumentException e) {

@@ -12,7 +12,6 @@ import wildflourish.core.instrument.School;
 import wildflourish.core.lesson.OwnVersion;
 import wildflourish.core.lesson.Student;
 import wildflourish.core.ornament.Move;
-import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
@@ -73,12 +72,8 @@ public final class PlayerChoices {
     public List<Speed> speeds() {
         Arrangement now = model.arrangement();
         List<Speed> all = new ArrayList<>();
-        for (Move move : Move.values()) {
-            boolean used = model.now().situation().vocabulary().all().stream().map(Ornament::pulses)
-                    .anyMatch(p -> p.stream().anyMatch(b -> b.moves().contains(move)));
-            if (used) {
-                all.add(new Speed(java.util.Optional.of(move), move.words(), now.speeds().of(move)));
-            }
+        for (Move move : model.now().situation().vocabulary().moves()) {
+            all.add(new Speed(java.util.Optional.of(move), move.words(), now.speeds().of(move)));
         }
         if (!all.isEmpty()) {
             all.add(new Speed(java.util.Optional.empty(), "same finger again", now.speeds().again()));
@@ -111,6 +106,19 @@ public final class PlayerChoices {
         return false;
     }
 
+    /** How long a breath of the student lasts, in whole seconds; says so and changes nothing where that is no lungful. */
+    public void setLungful(String seconds) {
+        Speeds now = model.arrangement().speeds();
+        try {
+            Speeds changed = now.with(Speeds.LUNGFUL, seconds);
+            if (!changed.lungs().equals(now.lungs())) {
+                model.edit("a lungful of %d seconds".formatted(changed.lungs().lungfulSeconds()), model.arrangement().with(changed));
+            }
+        } catch (IllegalArgumentException e) {
+            model.tell(String.valueOf(e.getMessage()));
+        }
+    }
+
     /** Takes another instrument: with the ladder it had there, else with this one carried over. */
     public void setInstrument(String id) {
         Arrangement now = model.arrangement();
@@ -132,6 +140,11 @@ public final class PlayerChoices {
     /** The name of the student whom everything follows; empty for nobody. */
     public ReadOnlyStringProperty student() {
         return student.getReadOnlyProperty();
+    }
+
+    /** A student played when the window was closed, and plays still; the open tune is as it was left. */
+    public void recallStudent(Student student) {
+        this.student.set(student.name());
     }
 
     /** Nobody in particular plays. */

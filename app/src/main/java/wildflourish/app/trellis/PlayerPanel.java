@@ -12,6 +12,7 @@ import wildflourish.app.controls.Labels;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Speeds;
+import wildflourish.core.planning.Lungs;
 
 /** The player: the schools of the instrument, and how fast this student's hands are. */
 final class PlayerPanel extends SidePanel {
@@ -34,6 +35,13 @@ final class PlayerPanel extends SidePanel {
         content.getChildren().add(Labels.heading("Speeds of this student, in milliseconds"));
         content.getChildren().addAll(quiet(
                 "From the level; write what you measure. Below the first figure it is not heard, from the second on it is easy."), speeds(now));
+        if (played.family().blown()) {
+            Lungs lungs = now.arrangement().speeds().lungs();
+            TextField lungful = field("lungful", lungs.lungfulSeconds(), "a lungful, in seconds");
+            lungful.setOnAction(e -> model.player().setLungful(lungful.getText()));
+            boolean own = !now.arrangement().speeds().nearestLevel().lungs().equals(lungs);
+            content.getChildren().addAll(Labels.heading("A lungful, in seconds"), quiet("How long they blow without strain: from it come the places to breathe." + (own ? " This is their own." : "")), lungful);
+        }
     }
 
     private Node school(School.Choice choice, Instrument played, TrellisState now) {

@@ -5,11 +5,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
+import javafx.scene.control.TitledPane;
 import javafx.scene.input.KeyCode;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -123,6 +129,65 @@ class ClassWindowTest extends WindowTest {
         push(KeyCode.ENTER);
         until(() -> now().book().people().size() == 8);
         assertThat(learning()).noneMatch(l -> l.student() == petra);
+    }
+
+    /** What is known of their own hands and what else they play is written down in the form; the next instrument comes with one key, and the sheet and the version are of it. */
+    @Test
+    void ownHandsAndASecondInstrumentAreWrittenDown() {
+        enter();
+        interact(() -> people().select(named("Ina Skarf").id(), tune("The Lamp at Half Tide")));
+        interact(() -> model.screen(PeopleScreen.class).view().requestFocus());
+        push(KeyCode.C);
+        interact(() -> {
+            lookup("#student-own").<TitledPane>query().setExpanded(true);
+            lookup("#student-also").<MenuButton>query().getItems().stream().filter(i -> i.getId().equals("fiddle")).forEach(i -> {
+                ((CheckMenuItem) i).setSelected(true);
+                i.fire();
+            });
+        });
+        assertThat(lookup("#student-speed-cut").<TextField>query().getPromptText()).isEqualTo(Speeds.level("learner").of(Move.CUT).text());
+        interact(() -> {
+            lookup("#student-speed-cut").<TextField>query().setText("fast");
+            lookup("#student-speed-lungful").<TextField>query().setText("4");
+            lookup("#student-keep").<Button>query().fire();
+        });
+        assertThat(lookup("#student-fault").<Label>query().getText()).startsWith("'fast' are not two lengths");
+        interact(() -> {
+            lookup("#student-speed-cut").<TextField>query().setText("44/66");
+            lookup("#student-keep").<Button>query().fire();
+        });
+        until(() -> named("Ina Skarf").student().also().equals(List.of("fiddle")));
+        assertThat(named("Ina Skarf").student().speeds()).containsOnly(Map.entry("cut", "44/66"), Map.entry("lungful", "4"));
+        assertThat(named("Ina Skarf").student().hands().lungs().lungfulSeconds()).isEqualTo(4);
+        interact(() -> people().work());
+        until(() -> model.trellis().arrangement().instrument().id().equals("whistle-d") && model.trellis().arrangement().speeds().lungs().lungfulSeconds() == 4);
+        push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.C);
+        push(KeyCode.I);
+        until(() -> named("Ina Skarf").student().instrument().equals("fiddle") && model.trellis().arrangement().instrument().id().equals("fiddle"));
+        until(() -> now().together().stream().anyMatch(v -> v.student().name().equals("Ina Skarf") && v.arrangement().instrument().id().equals("fiddle")));
+    }
+
+    /** Another tune that is opened from the shelf follows the student too; and the next day they are followed still. */
+    @Test
+    void whoeverIsFollowedIsFollowedInTheNextTuneAndTheNextDay() {
+        enter();
+        Person oona = named("Oona Brimwell");
+        interact(() -> people().select(oona.id(), tune("Six Gulls on the Chapel Wall")));
+        interact(() -> people().work());
+        until(() -> model.trellis().isOpen() && model.trellis().arrangement().instrument().id().equals("anglo-cg"));
+        long other = tune("The Lamp at Half Tide");
+        interact(() -> model.open(other));
+        until(() -> model.trellis().now().tune() == other && model.trellis().arrangement().instrument().id().equals("anglo-cg"));
+        assertThat(model.trellis().arrangement().speeds()).isEqualTo(oona.student().hands());
+        close();
+        open(false);
+        until(() -> people().chosen().equals(Optional.of(oona.id())));
+        assertThat(lookup("#who").<Button>query().getText()).startsWith("Oona Brimwell");
+        interact(() -> people().workAsNobody());
+        close();
+        open(false);
+        until(() -> model.trellis().isOpen());
+        assertThat(people().chosen()).isEmpty();
     }
 
     @Test

@@ -185,8 +185,7 @@ class DeskWindowTest extends WindowTest {
         assertThat(lookup("#tunes").<ListView<?>>query().getItems()).hasSize(1);
         push(KeyCode.ENTER);
         push(KeyCode.ENTER);
-        until(() -> model.trellis().arrangement().tune().title().equals("Marram Bending"));
-        assertThat(model.screen().get().id()).isEqualTo("trellis");
+        until(() -> model.trellis().arrangement().tune().title().equals("Marram Bending") && isShown("trellis"));
     }
 
     @Test

@@ -472,7 +472,11 @@ class FrameWindowTest extends WindowTest {
         interact(() -> model.bringIn(file));
         until(() -> model.trellis().arrangement().tune().title().startsWith("The Long Way Round"));
         interact(() -> {
-            settle(1024, 700);
+            stage.setWidth(1024);
+            stage.setHeight(700);
+        });
+        until(() -> view.getWidth() == 1024);
+        interact(() -> {
             Bounds who = lookup("#who").query().localToScene(lookup("#who").query().getLayoutBounds());
             Bounds about = lookup("#about").query().localToScene(lookup("#about").query().getLayoutBounds());
             Bounds title = lookup("#title").query().localToScene(lookup("#title").query().getLayoutBounds());

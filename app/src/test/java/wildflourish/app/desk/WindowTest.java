@@ -2,6 +2,7 @@ package wildflourish.app.desk;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.lang.reflect.Method;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -16,10 +17,13 @@ import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import javafx.application.Platform;
+import javafx.event.Event;
 import javafx.scene.Node;
+import javafx.scene.Scene;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
 import javafx.scene.input.KeyCombination;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.robot.Robot;
 import javafx.stage.Stage;
@@ -59,6 +63,9 @@ abstract class WindowTest extends FxRobot {
     @TempDir
     Path folder;
 
+    private static final Method DRESS = ofScene("doCSSPass");
+    private static final Method LAY_OUT = ofScene("doLayoutPass");
+
     private static Robot robot;
     private static byte[] demo = {};
 
@@ -67,6 +74,7 @@ abstract class WindowTest extends FxRobot {
     Stage stage;
     Keeper keeper;
     private ExecutorService background;
+    private boolean restored;
     /** How much faster than real time the sound device runs. */
     volatile double pace = 1;
     volatile SimulatedOutput device;
@@ -129,16 +137,17 @@ abstract class WindowTest extends FxRobot {
         keeper = new Keeper(library, new Aside(folder.resolve("aside")), words -> Platform.runLater(() -> model.say(words)));
         background = Executors.newVirtualThreadPerTaskExecutor();
         engine = new Engine(() -> device = new SimulatedOutput(pace, 30), notice -> Platform.runLater(() -> model.say(notice)));
+        restored = false;
         interact(() -> {
-            model = new DeskModel(keeper, background, Platform::runLater, Player.on(engine), Duration.ofMillis(60), screens);
+            model = new DeskModel(keeper, background, Platform::runLater, Player.on(engine), Duration.ofMillis(60), tools -> {
+                tools.opening().whenRestored(kept -> restored = true);
+                return screens.apply(tools);
+            });
             stage = new Stage();
             view = DeskApplication.show(stage, model);
             model.restore();
         });
-        if (demo) {
-            until(() -> model.trellis().isOpen());
-        }
-        rest();
+        until(() -> restored && (!demo || model.trellis().isOpen()));
     }
 
     /** The demo's library is made once, and copied for each test. */
@@ -211,7 +220,18 @@ abstract class WindowTest extends FxRobot {
 
     @Override
     public FxRobot write(String text) {
-        super.write(text);
+        for (char character : text.toCharArray()) {
+            KeyCode key = character == '\n' ? KeyCode.ENTER : character == '\t' ? KeyCode.TAB : KeyCode.UNDEFINED;
+            onToolkit(() -> {
+                Scene scene = Window.getWindows().stream().filter(Window::isFocused).findFirst().orElse(stage).getScene();
+                for (var kind : List.of(KeyEvent.KEY_PRESSED, KeyEvent.KEY_TYPED, KeyEvent.KEY_RELEASED)) {
+                    Node focused = scene.getFocusOwner();
+                    Event.fireEvent(focused == null ? scene : focused,
+                            new KeyEvent(kind, kind == KeyEvent.KEY_TYPED ? String.valueOf(character) : "", "", kind == KeyEvent.KEY_TYPED ? KeyCode.UNDEFINED : key, false, false, false, false));
+                }
+                return true;
+            });
+        }
         return settled();
     }
 
@@ -260,12 +280,29 @@ abstract class WindowTest extends FxRobot {
     void rest() {
         for (int turn = 0; turn < 3; turn++) {
             onToolkit(() -> {
-                List.copyOf(Window.getWindows()).forEach(w -> {
-                    w.getScene().getRoot().applyCss();
-                    w.getScene().getRoot().layout();
-                });
+                Window.getWindows().forEach(w -> dressAndLayOut(w.getScene()));
                 return true;
             });
+        }
+    }
+
+    /** What a pulse does to a scene, but for the painting: only what has changed is dressed, where {@code applyCss} would dress every node anew. */
+    static void dressAndLayOut(Scene scene) {
+        try {
+            DRESS.invoke(scene);
+            LAY_OUT.invoke(scene);
+        } catch (ReflectiveOperationException e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    private static Method ofScene(String name) {
+        try {
+            Method method = Scene.class.getDeclaredMethod(name);
+            method.setAccessible(true);
+            return method;
+        } catch (NoSuchMethodException e) {
+            throw new AssertionError(e);
         }
     }
 

@@ -12,7 +12,6 @@ import wildflourish.core.ornament.Situation;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.planning.Breaths;
-import wildflourish.core.planning.Lungs;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Repeats;
 import wildflourish.core.setting.AsPlayed;
@@ -70,7 +69,7 @@ final class Ground {
         Set<Integer> ends = new HashSet<>();
         phrases.forEach(p -> ends.add(p.lastNote()));
         Map<Integer, Breaths.Room> rooms = new HashMap<>();
-        Breaths.of(situation.tune(), tempo, Lungs.of(speeds.name()), n -> false, n -> Breaths.Busy.NOT, ends::contains)
+        Breaths.of(situation.tune(), tempo, speeds.lungs(), n -> false, n -> Breaths.Busy.NOT, ends::contains)
                 .marks().stream().filter(m -> m.room() == Breaths.Room.SHORTEN || m.room() == Breaths.Room.DROP)
                 .forEach(m -> rooms.put(m.note(), m.room()));
         return rooms;

@@ -1,5 +1,7 @@
 package wildflourish.core.lesson;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import wildflourish.core.data.DataFile;
@@ -13,15 +15,16 @@ import wildflourish.core.setting.Arrangement;
  * Somebody who learns.
  *
  * @param group the class that they come to, as in {@code Thursday}; may be empty
- * @param instrument the id of what they play
+ * @param instrument the id of what they play now
+ * @param also the ids of what else they play
  * @param capo the fret of their capo; 0 for none
  * @param level one of the levels of {@link Speeds}, from which their speeds go out
- * @param speeds what is known of their own hands, as {@code cut} and {@code 45/70}: milliseconds to the limit, and with ease
+ * @param speeds what is known of their own hands, as {@code cut} and {@code 45/70}: milliseconds to the limit, and with ease; or {@code lungful} and {@code 8}: seconds
  * @param schools how they play where players differ
  * @param reads whether they read music; a step list is for those who do not
  * @param remark for the teacher's eye only; may be empty
  */
-public record Student(String name, String group, String instrument, int capo, String level, Map<String, String> speeds, Map<String, String> schools, boolean reads, String remark) {
+public record Student(String name, String group, String instrument, List<String> also, int capo, String level, Map<String, String> speeds, Map<String, String> schools, boolean reads, String remark) {
 
     /**
      * Checks everything that a teacher types.
@@ -37,17 +40,25 @@ public record Student(String name, String group, String instrument, int capo, St
         speeds = java.util.Collections.unmodifiableMap(new TreeMap<>(speeds));
         schools = java.util.Collections.unmodifiableMap(new TreeMap<>(schools));
         String id = instrument;
-        Instrument plays = Instruments.byId(instrument).orElseThrow(() -> new IllegalArgumentException("there is no instrument '%s'".formatted(id)));
+        also = also.stream().filter(other -> !other.equals(id)).distinct().toList();
+        for (String other : also) {
+            known(name, other);
+        }
+        known(name, instrument).withCapo(capo);
+        hands(level, speeds);
+    }
+
+    private static Instrument known(String name, String id) {
+        Instrument plays = Instruments.byId(id).orElseThrow(() -> new IllegalArgumentException("there is no instrument '%s'".formatted(id)));
         if (!plays.hasHands()) {
             throw new IllegalArgumentException("%s plays an instrument".formatted(name));
         }
-        plays.withCapo(capo);
-        hands(level, speeds);
+        return plays;
     }
 
     /** A student of whom only this is known; nothing is measured yet. */
     public static Student of(String name, String group, String instrument, String level) {
-        return new Student(name, group, instrument, 0, level, Map.of(), Map.of(), true, "");
+        return new Student(name, group, instrument, List.of(), 0, level, Map.of(), Map.of(), true, "");
     }
 
     /** The text under which a library keeps it. */
@@ -58,6 +69,16 @@ public record Student(String name, String group, String instrument, int capo, St
     /** Reads what {@link #write} wrote; throws {@link wildflourish.core.data.DataFault} for anything else. */
     public static Student read(String text) {
         return DataFile.parse("a student", text, Student.class);
+    }
+
+    /** The next of their instruments in hand, the capo off; the same where they play one. */
+    public Student onTheirNext() {
+        if (also.isEmpty()) {
+            return this;
+        }
+        List<String> others = new ArrayList<>(also.subList(1, also.size()));
+        others.add(instrument);
+        return new Student(name, group, also.getFirst(), others, 0, level, speeds, schools, reads, remark);
     }
 
     /** What they play, with the capo. */
@@ -85,21 +106,7 @@ public record Student(String name, String group, String instrument, int capo, St
 
     /** With what has been found about their hands, as far as it differs from their level. */
     public Student with(Speeds measured) {
-        Speeds usual = Speeds.level(level);
-        Map<String, String> own = new TreeMap<>();
-        for (var move : wildflourish.core.ornament.Move.values()) {
-            if (!measured.of(move).equals(usual.of(move))) {
-                own.put(move.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'), text(measured.of(move)));
-            }
-        }
-        if (!measured.again().equals(usual.again())) {
-            own.put(Speeds.AGAIN, text(measured.again()));
-        }
-        return new Student(name, group, instrument, capo, level, own, schools, reads, remark);
-    }
-
-    private static String text(Speeds.Span span) {
-        return span.floor() + "/" + span.comfortable();
+        return new Student(name, group, instrument, also, capo, level, measured.differences(Speeds.level(level)), schools, reads, remark);
     }
 
     /** An arrangement in this student's hands as far as these are not the instrument: their speeds and their schools. */

@@ -1,6 +1,7 @@
 package wildflourish.core.ornament;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -200,6 +201,11 @@ public final class Vocabulary {
     /** Whether some family has an ornament of this id. */
     public static boolean isAnywhere(String id) {
         return Family.all().stream().anyMatch(f -> of(f).byId.containsKey(id));
+    }
+
+    /** The movements that its ornaments are made of, in the order of {@link Move}. */
+    public List<Move> moves() {
+        return Arrays.stream(Move.values()).filter(move -> all.stream().anyMatch(o -> o.pulses().stream().anyMatch(b -> b.moves().contains(move)))).toList();
     }
 
     /** All of them, in the order of the file. */

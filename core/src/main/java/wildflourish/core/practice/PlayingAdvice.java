@@ -12,7 +12,6 @@ import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Situation;
 import wildflourish.core.planning.Air;
 import wildflourish.core.planning.Breaths;
-import wildflourish.core.planning.Lungs;
 import wildflourish.core.planning.Strokes;
 import wildflourish.core.planning.Trap;
 import wildflourish.core.reading.Phrases;
@@ -46,7 +45,7 @@ public record PlayingAdvice(Situation situation, Strokes strokes, Optional<Breat
             Set<Integer> ends = new HashSet<>();
             Phrases.of(version).forEach(p -> ends.add(p.lastNote()));
             breaths = Optional.of(Breaths.of(tune, arrangement.tempo(),
-                    Lungs.of(arrangement.speeds().name()),
+                    arrangement.speeds().lungs(),
                     note -> setting.ornaments(note, situation.vocabulary()).stream().anyMatch(Ornament::isBreath),
                     note -> Ornament.busy(setting.ornaments(note, situation.vocabulary())), ends::contains));
         }

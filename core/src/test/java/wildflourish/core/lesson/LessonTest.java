@@ -22,6 +22,7 @@ import wildflourish.core.ornament.Move;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.practice.LoggedPass;
+import wildflourish.core.practice.PlayingAdvice;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
@@ -160,7 +161,7 @@ class LessonTest {
 
     @Test
     void aStudentIsKeptAsText() {
-        Student ina = new Student("Ina Scarth", "Thursday", "banjo-five-string", 2, "learner", Map.of("stroke", "100/130"), Map.of("rows", "along"), false, "left hand tires soon");
+        Student ina = new Student("Ina Scarth", "Thursday", "banjo-five-string", List.of(), 2, "learner", Map.of("stroke", "100/130"), Map.of("rows", "along"), false, "left hand tires soon");
         assertThat(Student.read(ina.write())).isEqualTo(ina);
         assertThat(ina.plays().spoken()).isEqualTo("five-string banjo, capo 2");
         assertThat(ina.hands().of(Move.STROKE)).isEqualTo(new Speeds.Span(100, 130));
@@ -168,6 +169,35 @@ class LessonTest {
         assertThatThrownBy(() -> Student.of(" ", "", "fiddle", "learner")).hasMessage("a student has a name");
         assertThatThrownBy(() -> Student.of("Ina", "", "harp", "learner")).hasMessageContaining("no instrument 'harp'");
         assertThatThrownBy(() -> Student.of("Ina", "", "fiddle", "wizard")).hasMessageContaining("no level 'wizard'");
+    }
+
+    @Test
+    void whoPlaysTwoInstrumentsTakesUpTheNext() {
+        Student ina = new Student("Ina Scarth", "", "banjo-five-string", List.of("fiddle", "banjo-five-string", "whistle-d", "fiddle"), 2, "learner", Map.of(), Map.of(), true, "");
+        assertThat(ina.also()).containsExactly("fiddle", "whistle-d");
+        Student then = ina.onTheirNext();
+        assertThat(then.instrument()).isEqualTo("fiddle");
+        assertThat(then.capo()).isZero();
+        assertThat(then.also()).containsExactly("whistle-d", "banjo-five-string");
+        assertThat(then.onTheirNext().onTheirNext().instrument()).isEqualTo("banjo-five-string");
+        assertThat(Student.of("Ina", "", "fiddle", "learner").onTheirNext().instrument()).isEqualTo("fiddle");
+        assertThatThrownBy(() -> new Student("Ina", "", "fiddle", List.of("harp"), 0, "learner", Map.of(), Map.of(), true, "")).hasMessageContaining("no instrument 'harp'");
+    }
+
+    /** Who has a short breath breathes more often, and never blows longer than a lungful where there is a place to breathe. */
+    @Test
+    void aShortBreathBreathesOftener() {
+        Arrangement bare = Arrangement.bare(TUNE, Instruments.known("whistle-d")).with(Tempo.parse("1/2=60"));
+        Student ina = Student.of("Ina", "", "whistle-d", "learner");
+        Student short3 = new Student("Ina", "", "whistle-d", List.of(), 0, "learner", Map.of("lungful", "3"), Map.of(), true, "");
+        Student long20 = new Student("Ina", "", "whistle-d", List.of(), 0, "learner", Map.of("lungful", "20"), Map.of(), true, "");
+        assertThat(breaths(short3, bare)).isGreaterThan(breaths(ina, bare));
+        assertThat(breaths(ina, bare)).isGreaterThan(breaths(long20, bare));
+    }
+
+    private static int breaths(Student student, Arrangement bare) {
+        Arrangement own = OwnVersion.of(student, bare, bare.tempo()).arrangement();
+        return PlayingAdvice.of(own.version(0)).breaths().orElseThrow().marks().size();
     }
 
     private static List<OwnVersion> versions() {

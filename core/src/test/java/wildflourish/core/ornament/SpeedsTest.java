@@ -1,7 +1,9 @@
 package wildflourish.core.ornament;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -24,5 +26,27 @@ class SpeedsTest {
     @CsvSource({"learner, 220, 300", "fluent, 120, 160", "expert, 90, 130"})
     void aFingerNeedsItsTimeToComeAgain(String level, int floor, int comfortable) {
         assertThat(Speeds.level(level).again()).isEqualTo(new Speeds.Span(floor, comfortable));
+    }
+
+    /** Own speeds begin at a level, and everything else stays the level's: a learner who cuts fast has a learner's lungs. */
+    @Test
+    void whatIsOwnIsSaidAndReadAgain() {
+        Speeds learner = Speeds.level("learner");
+        Speeds own = learner.with("cut", "45/70").with("again", "130 190").with("lungful", " 8 ");
+        assertThat(learner.with("cut", "45/70").lungs()).isEqualTo(learner.lungs());
+        assertThat(own.differences(learner)).containsOnly(java.util.Map.entry("cut", "45/70"), java.util.Map.entry("again", "130/190"), java.util.Map.entry("lungful", "8"));
+        Speeds read = learner;
+        for (var one : own.differences(learner).entrySet()) {
+            read = read.with(one.getKey(), one.getValue());
+        }
+        assertThat(read).isEqualTo(own);
+        assertThat(own.nearestLevel()).isEqualTo(learner);
+        assertThat(learner.differences(learner)).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1", "61", "four", "8.5"})
+    void whatIsNoLungfulIsRefused(String seconds) {
+        assertThatThrownBy(() -> Speeds.level("learner").with("lungful", seconds)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("seconds");
     }
 }

@@ -126,7 +126,7 @@ class VocabularyTest {
         assertThatThrownBy(() -> Speeds.level("wizard")).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new Speeds.Span(0, 10)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new Speeds.Span(20, 10)).isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> new Speeds("x", Map.of(), new Speeds.Span(1, 1))).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Speeds("x", Map.of(), new Speeds.Span(1, 1), Speeds.level("fluent").lungs())).isInstanceOf(IllegalArgumentException.class);
     }
 
     @Test

@@ -16,7 +16,7 @@ class BreathsTest {
 
     /** A player who needs 220 ms for a quick breath, as a learner does; what is ornamented is so throughout. */
     private static Breaths breaths(
-            Timeline tune, Tempo tempo, double seconds, java.util.function.IntPredicate breathed,
+            Timeline tune, Tempo tempo, int seconds, java.util.function.IntPredicate breathed,
             java.util.function.IntPredicate ornamented, java.util.function.IntPredicate endsPhrase) {
         return Breaths.of(tune, tempo, new Lungs(seconds, 220), breathed,
                 n -> ornamented.test(n) ? Breaths.Busy.THROUGHOUT : Breaths.Busy.NOT, endsPhrase);

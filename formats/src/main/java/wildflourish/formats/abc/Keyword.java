@@ -11,7 +11,6 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
-import wildflourish.core.ornament.Move;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.PhraseMarks;
@@ -148,17 +147,7 @@ record Keyword(String word, Reading read, Function<Page, List<String>> written) 
     }
 
     private static List<String> speeds(Speeds speeds) {
-        Speeds level = speeds.nearestLevel();
-        Map<String, Speeds.Span> own = new TreeMap<>();
-        for (Move move : Move.values()) {
-            if (!speeds.of(move).equals(level.of(move))) {
-                own.put(move.name(), speeds.of(move));
-            }
-        }
-        if (!speeds.again().equals(level.again())) {
-            own.put(Speeds.AGAIN, speeds.again());
-        }
-        return own.entrySet().stream().map(e -> e.getKey() + " " + e.getValue().floor() + " " + e.getValue().comfortable()).toList();
+        return speeds.differences(speeds.nearestLevel()).entrySet().stream().map(e -> upper(e.getKey().replace('-', '_')) + " " + e.getValue().replace('/', ' ')).toList();
     }
 
     private static School school(String pairs) {

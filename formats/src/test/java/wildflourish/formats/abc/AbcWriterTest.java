@@ -134,7 +134,7 @@ class AbcWriterTest {
                 Ornament one = vocabulary.all().get(random.nextInt(vocabulary.all().size()));
                 ladder = ladder.place(1, note, one, vocabulary);
             }
-            Speeds speeds = Speeds.level("fluent").with(Move.SLIDE, new Speeds.Span(70, 130 + round));
+            Speeds speeds = Speeds.level("fluent").with(Move.SLIDE, new Speeds.Span(70, 130 + round)).with(Speeds.LUNGFUL, String.valueOf(5 + round));
             Arrangement arrangement = new Arrangement(tune, Instruments.known(instrument), Tempo.parse("3/8=80"), speeds,
                     school, ladder).keeping("whistle-d", arrangement().ladder());
             for (int rung = 0; rung < 2; rung++) {
