@@ -7,8 +7,8 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
 import javafx.scene.control.ComboBox;
-import javafx.scene.control.Control;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 import wildflourish.app.controls.Choosing;
 import wildflourish.app.controls.Labels;
@@ -39,24 +39,26 @@ final class HandsPane extends VBox {
         schoolsBefore = ownSchools;
         speeds.clear();
         schools.clear();
-        getChildren().setAll(Labels.wrapped("Their own speeds: the least time in milliseconds, and the time with ease, like 45/70. Empty: as their level has it, which is shown in grey."));
+        GridPane grid = new GridPane(8, 4);
+        getChildren().setAll(Labels.wrapped("Their own speeds: the least time in milliseconds, and the time with ease, like 45/70. Empty: as their level has it, which is shown in grey."), grid);
         for (Move move : Vocabulary.of(instrument).moves()) {
-            speed(Speeds.word(move), move.words(), level.of(move).text());
+            speed(grid, Speeds.word(move), move.words(), level.of(move).text());
         }
-        speed(Speeds.AGAIN, "same finger again", level.again().text());
+        speed(grid, Speeds.AGAIN, "same finger again", level.again().text());
         if (instrument.family().blown()) {
-            speed(Speeds.LUNGFUL, "a lungful, in seconds", String.valueOf(level.lungs().lungfulSeconds()));
+            speed(grid, Speeds.LUNGFUL, "a lungful, in seconds", String.valueOf(level.lungs().lungfulSeconds()));
         }
         School.of(instrument.family()).forEach(this::school);
     }
 
-    private void speed(String name, String words, String usual) {
+    private void speed(GridPane grid, String name, String words, String usual) {
         TextField field = new TextField(speedsBefore.getOrDefault(name, ""));
         field.setId("student-speed-" + name);
         field.setPromptText(usual);
         field.setAccessibleText("%s; at this level %s".formatted(words, usual));
+        field.setPrefColumnCount(8);
         speeds.put(name, field);
-        add(words, field);
+        grid.addRow(speeds.size(), Labels.quiet(words, field), field);
     }
 
     private void school(School.Choice choice) {
@@ -70,11 +72,7 @@ final class HandsPane extends VBox {
         String own = schoolsBefore.getOrDefault(choice.name(), "");
         box.setValue(values.stream().filter(v -> v.id().equals(own)).findFirst().orElse(USUAL));
         schools.put(choice.name(), box);
-        add(choice.asks(), box);
-    }
-
-    private void add(String words, Control control) {
-        getChildren().addAll(Labels.quiet(words, control), control);
+        getChildren().addAll(Labels.quiet(choice.asks(), box), box);
     }
 
     /** Their own speeds as they stand in the fields; what other instruments have is kept. */

@@ -38,9 +38,10 @@ public final class PeopleView extends BorderPane {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.UK);
     private static final int NAMES = 1;
     private static final int GIVEN = 3;
-    /** Widths of the columns, in pixels at the usual size of words. */
+    /** Widths of the columns and the height of a row, in pixels at the usual size of words. */
     private static final double NAME = 126;
     private static final double TUNE = 124;
+    private static final double ROW = 28;
 
     private final PeopleModel model;
     private final TableView<Person> table = new TableView<>();
@@ -151,6 +152,7 @@ public final class PeopleView extends BorderPane {
     }
 
     private void widths() {
+        table.setFixedCellSize(Math.rint(words * ROW));
         for (int c = 0; c < table.getColumns().size(); c++) {
             double width = words * (c == 0 ? NAME : TUNE);
             table.getColumns().get(c).setMinWidth(width);
