@@ -1,4 +1,4 @@
-/** Turns performances into sound: cues, computed voices, a transport exact to the sample, devices, files, and what players play back. */
+/** Turns performances into sound: cues, computed voices, a transport exact to the sample, devices, files, what players play back, and the hearing of it. */
 module wildflourish.sound {
     requires static org.jspecify;
     requires transitive wildflourish.core;
@@ -7,6 +7,7 @@ module wildflourish.sound {
 
     exports wildflourish.sound.cue;
     exports wildflourish.sound.engine;
+    exports wildflourish.sound.hearing;
     exports wildflourish.sound.input;
     exports wildflourish.sound.transport;
     exports wildflourish.sound.voice;

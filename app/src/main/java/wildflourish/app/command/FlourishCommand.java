@@ -24,6 +24,7 @@ import wildflourish.app.work.Folders;
             CheckCommand.class,
             TranslateCommand.class,
             FitCommand.class,
+            ShiftCommand.class,
             ChartCommand.class,
             HandoutCommand.class,
             ConvertCommand.class,

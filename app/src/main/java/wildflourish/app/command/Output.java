@@ -16,10 +16,7 @@ final class Output {
 
     /** Makes a file from another; what is too long to be heard is refused. */
     void write(Path from, Path to, Supplier<byte[]> bytes) {
-        if (isSame(from, to)) {
-            throw Refusal.input("%s:0:0: error: the tune itself is there; give what is made of it another name".formatted(to));
-        }
-        look(to);
+        look(from, to);
         byte[] made;
         try {
             made = bytes.get();
@@ -27,6 +24,14 @@ final class Output {
             throw Refusal.input("%s:0:0: error: %s".formatted(from, e.getMessage()));
         }
         write(to, made);
+    }
+
+    /** Refuses the file that another is made from, and what {@link #look(Path)} refuses. */
+    void look(Path from, Path to) {
+        if (isSame(from, to)) {
+            throw Refusal.input("%s:0:0: error: what it is made from is there itself; give what is made of it another name".formatted(to));
+        }
+        look(to);
     }
 
     /** Refuses a place where a file is that may not be written over. */

@@ -1,0 +1,108 @@
+package wildflourish.sound.hearing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.ByteArrayInputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Recordings of every kind are read; bad ones are told with a remedy. */
+class RecordingTest {
+
+    @TempDir
+    Path folder;
+
+    private Path written(AudioFileFormat.Type type, int rate, int bits, int channels, String name) throws Exception {
+        int frames = rate;
+        byte[] bytes = new byte[frames * channels * bits / 8];
+        AudioFormat format = new AudioFormat(rate, bits, channels, true, type == AudioFileFormat.Type.AIFF);
+        for (int i = 0; i < frames; i++) {
+            long value = Math.round(0.5 * Math.sin(2 * Math.PI * 440 * i / rate) * (1L << bits - 1));
+            for (int c = 0; c < channels; c++) {
+                for (int b = 0; b < bits / 8; b++) {
+                    int place = (i * channels + c) * bits / 8 + (format.isBigEndian() ? bits / 8 - 1 - b : b);
+                    bytes[place] = (byte) (value >> 8 * b);
+                }
+            }
+        }
+        Path file = folder.resolve(name);
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(bytes), format, frames), type, file.toFile());
+        return file;
+    }
+
+    @ParameterizedTest
+    @CsvSource({"48000, 16, 1, 1", "44100, 16, 2, 2", "44100, 24, 2, 2", "8000, 8, 1, 1", "96000, 16, 10, 1"})
+    void wavesOfEverySizeAreRead(int rate, int bits, int channels, int heard) throws Exception {
+        try (Recording read = Recording.open(written(AudioFileFormat.Type.WAVE, rate, bits, channels, "a.wav"))) {
+            assertThat(read.rate()).isEqualTo(rate);
+            assertThat(read.channels()).isEqualTo(heard);
+            float[] samples = ShiftTest.all(read);
+            assertThat(samples).hasSize(rate);
+            for (int i = 0; i < samples.length; i++) {
+                assertThat(samples[i]).isCloseTo((float) (0.5 * Math.sin(2 * Math.PI * 440 * i / rate)), within(bits == 8 ? 0.02f : 1e-3f));
+            }
+        }
+    }
+
+    @Test
+    void aiffIsRead() throws Exception {
+        try (Recording read = Recording.open(written(AudioFileFormat.Type.AIFF, 22_050, 16, 2, "a.aiff"))) {
+            assertThat(ShiftTest.all(read)).hasSize(22_050);
+        }
+    }
+
+    /** A second of A at 440 Hz, as a general encoder writes it. */
+    @ParameterizedTest
+    @ValueSource(strings = {"a440.mp3", "a440.flac"})
+    void whatOthersHaveCompressedIsRead(String name) throws Exception {
+        Path file = folder.resolve(name);
+        try (var in = RecordingTest.class.getResourceAsStream(name)) {
+            Files.write(file, in.readAllBytes());
+        }
+        try (Recording read = Recording.open(file)) {
+            assertThat(read.rate()).isEqualTo(44_100);
+            float[] samples = ShiftTest.all(read);
+            assertThat(samples.length).isBetween(44_100 - 1152, 44_100 + 3 * 1152);
+            int crossings = 0;
+            for (int i = 11_026; i < 33_075; i++) {
+                crossings += samples[i - 1] < 0 && samples[i] >= 0 ? 1 : 0;
+            }
+            assertThat(crossings).isBetween(219, 221);
+        }
+    }
+
+    /** A file that breaks off gives what it has. */
+    @Test
+    void whatBreaksOffIsReadAsFarAsItGoes() throws Exception {
+        Path whole = written(AudioFileFormat.Type.WAVE, 48_000, 16, 1, "a.wav");
+        Path cut = folder.resolve("cut.wav");
+        Files.write(cut, java.util.Arrays.copyOf(Files.readAllBytes(whole), 20_001));
+        try (Recording read = Recording.open(cut)) {
+            assertThat(ShiftTest.all(read).length).isBetween(9_000, 10_000);
+        }
+    }
+
+    @Test
+    void badOnesAreTold() throws Exception {
+        assertThatThrownBy(() -> Recording.open(folder.resolve("none.wav"))).isInstanceOf(NoRecording.class).hasMessageContaining("there is no such file");
+        assertThatThrownBy(() -> Recording.open(Files.createFile(folder.resolve("empty.wav")))).hasMessageContaining("the file is empty");
+        assertThatThrownBy(() -> Recording.open(Files.writeString(folder.resolve("words.wav"), "RIFF, or so they say, and nothing else in it"))).hasMessageContaining("WAV, AIFF, FLAC and MP3 are");
+        byte[] wave = Files.readAllBytes(written(AudioFileFormat.Type.WAVE, 48_000, 16, 1, "a.wav"));
+        for (int i = 24; i < 28; i++) {
+            wave[i] = 0;
+        }
+        Path still = Files.write(folder.resolve("still.wav"), wave);
+        assertThatThrownBy(() -> Recording.open(still)).isInstanceOf(NoRecording.class).hasMessageContaining("0 samples a second");
+    }
+}
