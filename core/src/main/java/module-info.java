@@ -8,6 +8,7 @@ module wildflourish.core {
     exports wildflourish.core.fit;
     exports wildflourish.core.lesson;
     exports wildflourish.core.growth;
+    exports wildflourish.core.hearing;
     exports wildflourish.core.instrument;
     exports wildflourish.core.memory;
     exports wildflourish.core.ornament;

@@ -1,0 +1,89 @@
+package wildflourish.core.hearing;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Performance;
+import wildflourish.core.ornament.Playability;
+import wildflourish.core.ornament.Realiser;
+import wildflourish.core.ornament.Situation;
+import wildflourish.core.setting.Version;
+
+/** What could have been done on each note of a version, and how each would sound. */
+final class Expectations {
+
+    /** The name of a note on which nothing is done. */
+    static final String NOTHING = "none";
+
+    /**
+     * One of the things that could be done on a note.
+     *
+     * @param ornament its id; of several at once joined by {@code +}
+     */
+    record Candidate(String ornament, List<Happening> happens) {}
+
+    private final Version version;
+    private final double hopMs;
+    /** What is expected of each written note, the meant one first. */
+    private final Map<Integer, List<Candidate>> byNote = new HashMap<>();
+
+    Expectations(Version version, double hopMs) {
+        this.version = version;
+        this.hopMs = hopMs;
+        Map<Integer, List<Ornament>> placed = version.played().placed();
+        Performance meant = perform(placed);
+        add(meant, note -> placed.getOrDefault(note, List.of()).isEmpty() ? NOTHING
+                : String.join("+", placed.getOrDefault(note, List.of()).stream().map(Ornament::id).toList()));
+        add(perform(Map.of()), note -> NOTHING);
+        Situation hands = version.hands();
+        for (Ornament ornament : hands.vocabulary().all()) {
+            // Every other note, so that no two get in one another's way.
+            for (int half = 0; half < 2; half++) {
+                Map<Integer, List<Ornament>> each = new TreeMap<>();
+                for (int note = half; note < hands.tune().size(); note += 2) {
+                    if (Playability.fit(hands, note, List.of(ornament), version.arrangement().tempo(), version.arrangement().speeds()) != Playability.Fit.BLOCKED) {
+                        each.put(note, List.of(ornament));
+                    }
+                }
+                if (!each.isEmpty()) {
+                    add(perform(each), note -> each.containsKey(note) ? ornament.id() : "");
+                }
+            }
+        }
+    }
+
+    private Performance perform(Map<Integer, List<Ornament>> placed) {
+        return Realiser.perform(version.hands(), placed, version.arrangement().tempo(), version.arrangement().speeds());
+    }
+
+    /** The notes as they are meant. */
+    List<Wanted> wanted() {
+        return Wanted.of(perform(version.played().placed()));
+    }
+
+    private void add(Performance performance, java.util.function.IntFunction<String> name) {
+        Heard ideal = Ideal.of(performance, hopMs);
+        List<Wanted> notes = Wanted.of(performance);
+        for (int i = 0; i < notes.size(); i++) {
+            Wanted wanted = notes.get(i);
+            String ornament = name.apply(wanted.note());
+            if (!ornament.isEmpty() && wanted.pass() == 1) {
+                int to = ideal.frame(i + 1 < notes.size() ? notes.get(i + 1).atMs() : wanted.atMs() + wanted.forMs());
+                // From the first of its sounds: what leads in comes before the note itself.
+                double first = performance.sounds().stream().filter(s -> s.note() == wanted.note() && s.atMs() <= wanted.atMs() + 1 && s.atMs() > wanted.atMs() - 400)
+                        .map(wildflourish.core.ornament.Sound::atMs).min(Comparator.naturalOrder()).orElse(wanted.atMs());
+                byNote.computeIfAbsent(wanted.note(), n -> new ArrayList<>())
+                        .add(new Candidate(ornament, Happening.within(ideal, ideal.frame(first), to, wanted.midi())));
+            }
+        }
+    }
+
+    /** What could be done on a note, what is meant first. */
+    List<Candidate> of(int note) {
+        return byNote.getOrDefault(note, List.of(new Candidate(NOTHING, List.of())));
+    }
+}

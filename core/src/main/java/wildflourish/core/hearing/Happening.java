@@ -1,0 +1,131 @@
+package wildflourish.core.hearing;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Something that is heard on a note beside the note itself: what the fingers, the tongue or the bow did.
+ *
+ * @param at where in the note, from 0 at its beginning to 1 at its end
+ * @param forMs how long it lasts; 0 for an attack
+ * @param semitones how far from the note: above it more than 0, below it less
+ */
+public record Happening(Kind kind, double at, double forMs, double semitones) {
+
+    /** What it is. */
+    public enum Kind {
+        /** A new start, of the tongue, a stroke or a pluck. */
+        ATTACK("a new attack"),
+        /** Another pitch above, and back. */
+        ABOVE("a cut or another note above"),
+        /** Another pitch below, and back. */
+        BELOW("a tap or another note below"),
+        /** A pitch that moves evenly into the note, or out of it. */
+        GLIDE("a slide");
+
+        private final String words;
+
+        Kind(String words) {
+            this.words = words;
+        }
+
+        /** For reading. */
+        public String words() {
+            return words;
+        }
+    }
+
+    /** Nearer than this it is the note itself, in semitones. */
+    private static final double OWN = 0.6;
+    /** A glide takes this long at least, in milliseconds, and passes through pitches between. */
+    private static final double GLIDES = 45;
+    private static final double BETWEEN = 0.35;
+    /** Shorter is a wrinkle and nothing that a hand did. */
+    private static final double SHORTEST = 9;
+    /** So far from the beginning an attack is the note's own, in milliseconds. */
+    private static final double START = 30;
+    private static final float CLEAR = 0.35f;
+
+    /** What happens in a stretch of frames whose note has a pitch, attacks at its very beginning left out. */
+    public static List<Happening> within(Heard heard, int from, int to, double pitch) {
+        List<Happening> all = new ArrayList<>();
+        int frame = from;
+        while (frame < to) {
+            double away = heard.midi()[frame] - pitch;
+            if (Double.isNaN(away) || Math.abs(away) <= OWN) {
+                frame++;
+                continue;
+            }
+            int end = frame;
+            double furthest = 0;
+            double sum = 0;
+            double squares = 0;
+            while (end < to && Math.abs(heard.midi()[end] - pitch) > OWN && Math.signum(heard.midi()[end] - pitch) == Math.signum(away)) {
+                double now = heard.midi()[end] - pitch;
+                furthest = Math.abs(now) > Math.abs(furthest) ? now : furthest;
+                sum += now;
+                squares += now * now;
+                end++;
+            }
+            int count = end - frame;
+            double forMs = count * heard.hopMs();
+            double mean = sum / count;
+            double spread = Math.sqrt(Math.max(0, squares / count - mean * mean));
+            if (forMs > SHORTEST) {
+                boolean glides = forMs >= GLIDES && spread > BETWEEN && isSteady(heard, frame, end);
+                all.add(new Happening(glides ? Kind.GLIDE : away > 0 ? Kind.ABOVE : Kind.BELOW, share(frame - from, to - from), forMs, glides ? furthest : mean));
+            }
+            frame = end;
+        }
+        for (int f = from + (int) Math.ceil(START / heard.hopMs()); f < to - 1; f++) {
+            if (heard.attack()[f] > CLEAR) {
+                all.add(new Happening(Kind.ATTACK, share(f - from, to - from), 0, 0));
+            }
+        }
+        all.sort(java.util.Comparator.comparingDouble(Happening::at));
+        return all;
+    }
+
+    /** Whether the pitch moves one way, but for what the ear's own window blurs. */
+    private static boolean isSteady(Heard heard, int from, int to) {
+        int up = 0;
+        int down = 0;
+        for (int f = from + 1; f < to; f++) {
+            double step = heard.midi()[f] - heard.midi()[f - 1];
+            up += step > 0.02 ? 1 : 0;
+            down += step < -0.02 ? 1 : 0;
+        }
+        return Math.min(up, down) * 5 <= Math.max(up, down);
+    }
+
+    private static double share(int part, int whole) {
+        return whole <= 0 ? 0 : (double) part / whole;
+    }
+
+    /** How unlike two things are: 0 for the same, 2 for things that cannot be taken for one another. */
+    double unlike(Happening other) {
+        double apart = 1.2 * Math.abs(at - other.at);
+        if (kind != other.kind) {
+            boolean bothBent = kind != Kind.ATTACK && other.kind != Kind.ATTACK && Math.signum(semitones) == Math.signum(other.semitones);
+            return bothBent ? Math.min(2, 0.8 + apart) : 2;
+        }
+        return Math.min(2, apart + 0.08 * Math.abs(semitones - other.semitones) + Math.abs(forMs - other.forMs) / 200);
+    }
+
+    /**
+     * How unlike two notes are by what happens on them: the cheapest way of changing one into the other, what has no fellow costing 1. Exact, by dynamic programming.
+     */
+    public static double unlike(List<Happening> one, List<Happening> other) {
+        double[][] cost = new double[one.size() + 1][other.size() + 1];
+        for (int i = 0; i <= one.size(); i++) {
+            for (int j = 0; j <= other.size(); j++) {
+                if (i == 0 || j == 0) {
+                    cost[i][j] = i + j;
+                } else {
+                    cost[i][j] = Math.min(cost[i - 1][j - 1] + one.get(i - 1).unlike(other.get(j - 1)), 1 + Math.min(cost[i - 1][j], cost[i][j - 1]));
+                }
+            }
+        }
+        return cost[one.size()][other.size()];
+    }
+}

@@ -1,0 +1,161 @@
+package wildflourish.core.hearing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.setting.Version;
+
+/**
+ * A version, and what was made of it.
+ *
+ * @param notes in the order in which they should come
+ * @param tempo the tempo played, as a share of the version's
+ * @param offsetMs when the first beat fell
+ * @param semitones how much higher it was played
+ * @param tuningCents how far the instrument is from A = 440 Hz
+ */
+public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int semitones, double tuningCents) {
+
+    /**
+     * One note.
+     *
+     * @param onsetMs since the recording begins; empty where it was not heard, and so the others
+     * @param lateMs behind the line that the notes around it lie on; less than 0 is early
+     * @param cents from where the instrument's own tuning would have it
+     * @param tongued whether it begins with an attack
+     * @param gesture what was done on it: an ornament's id, or {@code none}
+     * @param meant what should have been done
+     * @param confidence from 0, where something else fits as well, to 1
+     * @param extra what was heard that the gesture does not explain
+     */
+    public record Note(Wanted wanted, Optional<Double> onsetMs, double durationMs, double lateMs, double cents, boolean tongued, String gesture, String meant,
+                       double confidence, List<Happening> extra) {
+
+        public Note {
+            extra = List.copyOf(extra);
+        }
+    }
+
+    /** A gesture is preferred to a fuller one by this much for each thing that happens. */
+    private static final double PLAIN = 0.05;
+    /** What was meant is preferred by this much. */
+    private static final double MEANT = 0.15;
+    /** An attack is looked for so far from where the note was laid, in frames. */
+    private static final int NEAR = 7;
+    /** From one note to the next it takes so many frames at most. */
+    private static final int PASSES = 3;
+    private static final float CLEAR = 0.35f;
+
+    public HeardVersion {
+        notes = List.copyOf(notes);
+    }
+
+    /**
+     * Finds a version in what was heard.
+     *
+     * @throws IllegalArgumentException where there is too much to follow
+     */
+    public static HeardVersion of(Version version, Heard heard) {
+        Expectations gestures = new Expectations(version, heard.hopMs());
+        List<Wanted> wanted = gestures.wanted();
+        Alignment alignment = Alignment.of(wanted, heard);
+        double[] onsets = new double[wanted.size()];
+        for (int i = 0; i < onsets.length; i++) {
+            int note = i;
+            onsets[i] = alignment.notes().get(i).when().map(w -> heard.ms(start(heard, w, alignment.notes().get(note).wanted()))).orElse(Double.NaN);
+        }
+        TimeLine line = TimeLine.of(wanted, onsets);
+        List<Note> notes = new ArrayList<>();
+        for (int i = 0; i < wanted.size(); i++) {
+            notes.add(note(gestures, alignment, heard, i, onsets));
+        }
+        return new HeardVersion(notes, line.isKnown() ? 1 / line.slope() : 1, line.isKnown() ? line.at(0) : 0, alignment.semitones(), 100 * alignment.tuning());
+    }
+
+    /** The frame at which a note begins: at its attack where there is one, else where it was laid. */
+    private static int start(Heard heard, Alignment.Span when, Wanted wanted) {
+        int best = when.from();
+        float most = CLEAR;
+        for (int f = Math.max(0, when.from() - NEAR); f <= Math.min(heard.size() - 1, when.from() + NEAR); f++) {
+            if (heard.attack()[f] > most) {
+                most = heard.attack()[f];
+                best = f;
+            }
+        }
+        return best;
+    }
+
+    private static Note note(Expectations gestures, Alignment alignment, Heard heard, int index, double[] onsets) {
+        Alignment.Placed placed = alignment.notes().get(index);
+        Wanted wanted = placed.wanted();
+        List<Expectations.Candidate> candidates = gestures.of(wanted.note());
+        String meant = candidates.getFirst().ornament();
+        if (placed.when().isEmpty()) {
+            return new Note(wanted, Optional.empty(), 0, 0, 0, false, Expectations.NOTHING, meant, 1, List.of());
+        }
+        Alignment.Span when = placed.when().get();
+        double pitch = wanted.midi() + alignment.semitones() + alignment.tuning();
+        int from = heard.frame(onsets[index]);
+        double coming = index == 0 ? Double.NaN : alignment.notes().get(index - 1).wanted().midi() + alignment.semitones() + alignment.tuning();
+        List<Happening> happens = Happening.within(heard, arrived(heard, from, when.to(), coming, pitch), when.to(), pitch);
+        Expectations.Candidate best = candidates.getFirst();
+        double least = Double.MAX_VALUE;
+        for (Expectations.Candidate candidate : candidates) {
+            double cost = cost(candidate, happens, meant);
+            if (cost < least) {
+                least = cost;
+                best = candidate;
+            }
+        }
+        double second = least + 1;
+        for (Expectations.Candidate candidate : candidates) {
+            if (!sameKinds(candidate, best)) {
+                second = Math.min(second, cost(candidate, happens, meant));
+            }
+        }
+        TimeLine around = TimeLine.around(alignment.notes().stream().map(Alignment.Placed::wanted).toList(), onsets, index);
+        boolean tongued = heard.attack()[from] > CLEAR;
+        return new Note(wanted, Optional.of(onsets[index]), heard.ms(when.to()) - onsets[index], late(wanted, around, onsets[index]), cents(heard, when, pitch), tongued,
+                best.ornament(), meant, Math.clamp(second - least, 0, 1), extra(happens, best.happens()));
+    }
+
+    private static double cost(Expectations.Candidate candidate, List<Happening> happens, String meant) {
+        return Happening.unlike(happens, candidate.happens()) + PLAIN * candidate.happens().size() + (candidate.ornament().equals(meant) ? 0 : MEANT);
+    }
+
+    private static boolean sameKinds(Expectations.Candidate one, Expectations.Candidate other) {
+        return one.happens().stream().map(Happening::kind).toList().equals(other.happens().stream().map(Happening::kind).toList());
+    }
+
+    /** The first frame that does not lie between the note before and this one: on the way from one to the other nothing happens. */
+    private static int arrived(Heard heard, int from, int to, double coming, double pitch) {
+        int frame = from;
+        while (frame < Math.min(to, from + PASSES) && heard.midi()[frame] > Math.min(coming, pitch) - 0.6 && heard.midi()[frame] < Math.max(coming, pitch) + 0.6
+                && Math.abs(heard.midi()[frame] - pitch) > 0.6) {
+            frame++;
+        }
+        return frame;
+    }
+
+    private static double late(Wanted wanted, TimeLine around, double onset) {
+        return around.isKnown() ? onset - around.at(wanted.atMs()) : 0;
+    }
+
+    /** What was heard without a fellow in the gesture. */
+    private static List<Happening> extra(List<Happening> happens, List<Happening> explained) {
+        List<Happening> left = new ArrayList<>(explained);
+        List<Happening> extra = new ArrayList<>();
+        for (Happening one : happens) {
+            Optional<Happening> fellow = left.stream().filter(h -> h.unlike(one) < 1.5).findFirst();
+            fellow.ifPresentOrElse(left::remove, () -> extra.add(one));
+        }
+        return extra;
+    }
+
+    /** The middle of the frames that have the note's pitch, in hundredths of a semitone from where it should be. */
+    private static double cents(Heard heard, Alignment.Span when, double pitch) {
+        double[] near = java.util.stream.IntStream.range(when.own(), when.to()).filter(heard::isPitched).mapToDouble(f -> heard.midi()[f] - pitch).filter(d -> Math.abs(d) < 0.6)
+                .sorted().toArray();
+        return near.length == 0 ? 0 : 100 * near[near.length / 2];
+    }
+}
