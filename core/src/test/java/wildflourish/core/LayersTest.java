@@ -23,7 +23,7 @@ class LayersTest {
             .layer("ornament").definedBy("wildflourish.core.ornament..")
             .layer("setting").definedBy("wildflourish.core.setting..")
             .layer("above").definedBy("wildflourish.core.reading..", "wildflourish.core.growth..", "wildflourish.core.rounds..",
-                    "wildflourish.core.practice..", "wildflourish.core.search..", "wildflourish.core.writing..", "wildflourish.core.fit..", "wildflourish.core.lesson..")
+                    "wildflourish.core.practice..", "wildflourish.core.search..", "wildflourish.core.writing..", "wildflourish.core.fit..", "wildflourish.core.lesson..", "wildflourish.core.hearing..")
             .whereLayer("above").mayNotBeAccessedByAnyLayer()
             .whereLayer("setting").mayOnlyBeAccessedByLayers("above")
             .whereLayer("ornament").mayOnlyBeAccessedByLayers("setting", "above")

@@ -25,6 +25,7 @@ import wildflourish.app.work.Folders;
             TranslateCommand.class,
             FitCommand.class,
             ShiftCommand.class,
+            ListenCommand.class,
             ChartCommand.class,
             HandoutCommand.class,
             ConvertCommand.class,

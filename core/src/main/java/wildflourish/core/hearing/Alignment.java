@@ -31,8 +31,10 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
     private static final float SAME_AGAIN = 8;
     private static final float MISSING = 14;
     private static final float ELSEWHERE = 10;
-    private static final float UNTIMELY = 12;
-    private static final double LOOSE = 120;
+    private static final float UNTIMELY = 14;
+    private static final double LOOSE = 80;
+    /** A note of fewer frames of its own pitch was not played. */
+    private static final int LEAST_FRAMES = 3;
     /** So many notes in a row may be missing at most. */
     private static final int GAP = 4;
 
@@ -232,9 +234,18 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
             for (int n = 0; n < notes.size(); n++) {
                 int own = firstOwn[n];
                 int first = firstWay[n] >= 0 ? firstWay[n] : own;
-                placed.add(new Placed(notes.get(n), own < 0 ? Optional.empty() : Optional.of(new Span(first, own, to[n]))));
+                placed.add(new Placed(notes.get(n), own < 0 || !isHeard(n, own, to[n]) ? Optional.empty() : Optional.of(new Span(first, own, to[n]))));
             }
             return placed;
+        }
+
+        /** Whether a note's own pitch is there at all where the note was laid: one without is only passed through. */
+        private boolean isHeard(int note, int from, int to) {
+            int there = 0;
+            for (int f = from; f < to; f++) {
+                there += away(note, f) < NO_PITCH ? 1 : 0;
+            }
+            return there >= LEAST_FRAMES;
         }
 
         private float away(int note, int frame) {
@@ -246,13 +257,13 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
             return far < 0.4 ? 0 : far < 1 ? (float) ((far - 0.4) / 0.6) : 1;
         }
 
-        /** What it costs to begin a note at a frame: nothing where it was expected, ever more up to {@link #UNTIMELY} so many milliseconds away. */
+        /** What it costs to begin a note at a frame: nothing where it was expected, with the square of the distance up to {@link #LOOSE} milliseconds, evenly from there on. */
         private float untimely(int note, int frame) {
             if (expected.length == 0 || Double.isNaN(expected[note])) {
                 return 0;
             }
-            double away = Math.min(1, Math.abs(heard.ms(frame) - expected[note]) / LOOSE);
-            return (float) (UNTIMELY * away * away);
+            double away = Math.abs(heard.ms(frame) - expected[note]) / LOOSE;
+            return (float) (UNTIMELY * (away < 1 ? away * away : 2 * away - 1));
         }
 
         private float outside(int frame) {

@@ -1,7 +1,6 @@
 package wildflourish.core.hearing;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,6 +10,7 @@ import wildflourish.core.ornament.Performance;
 import wildflourish.core.ornament.Playability;
 import wildflourish.core.ornament.Realiser;
 import wildflourish.core.ornament.Situation;
+import wildflourish.core.ornament.Sound;
 import wildflourish.core.setting.Version;
 
 /** What could have been done on each note of a version, and how each would sound. */
@@ -18,6 +18,9 @@ final class Expectations {
 
     /** The name of a note on which nothing is done. */
     static final String NOTHING = "none";
+
+    /** An ornament begins so long before its note at most, in milliseconds. */
+    private static final double LEADS_IN = 400;
 
     /**
      * One of the things that could be done on a note.
@@ -57,12 +60,16 @@ final class Expectations {
     }
 
     private Performance perform(Map<Integer, List<Ornament>> placed) {
+        return perform(version, placed);
+    }
+
+    static Performance perform(Version version, Map<Integer, List<Ornament>> placed) {
         return Realiser.perform(version.hands(), placed, version.arrangement().tempo(), version.arrangement().speeds());
     }
 
-    /** The notes as they are meant. */
+    /** The notes, each at its beat: an ornament may come in on it, and the note itself after. */
     List<Wanted> wanted() {
-        return Wanted.of(perform(version.played().placed()));
+        return Wanted.of(perform(Map.of()));
     }
 
     private void add(Performance performance, java.util.function.IntFunction<String> name) {
@@ -72,14 +79,17 @@ final class Expectations {
             Wanted wanted = notes.get(i);
             String ornament = name.apply(wanted.note());
             if (!ornament.isEmpty() && wanted.pass() == 1) {
-                int to = ideal.frame(i + 1 < notes.size() ? notes.get(i + 1).atMs() : wanted.atMs() + wanted.forMs());
-                // From the first of its sounds: what leads in comes before the note itself.
-                double first = performance.sounds().stream().filter(s -> s.note() == wanted.note() && s.atMs() <= wanted.atMs() + 1 && s.atMs() > wanted.atMs() - 400)
-                        .map(wildflourish.core.ornament.Sound::atMs).min(Comparator.naturalOrder()).orElse(wanted.atMs());
+                int to = ideal.frame(i + 1 < notes.size() ? first(performance, notes.get(i + 1)) : wanted.atMs() + wanted.forMs());
                 byNote.computeIfAbsent(wanted.note(), n -> new ArrayList<>())
-                        .add(new Candidate(ornament, Happening.within(ideal, ideal.frame(first), to, wanted.midi())));
+                        .add(new Candidate(ornament, Happening.within(ideal, ideal.frame(first(performance, wanted)), to, wanted.midi())));
             }
         }
+    }
+
+    /** When the first of a note's sounds comes: what leads in comes before the note itself. */
+    private static double first(Performance performance, Wanted wanted) {
+        return performance.sounds().stream().filter(s -> s.note() == wanted.note() && s.atMs() <= wanted.atMs() + 1 && s.atMs() > wanted.atMs() - LEADS_IN)
+                .mapToDouble(Sound::atMs).min().orElse(wanted.atMs());
     }
 
     /** What could be done on a note, what is meant first. */

@@ -37,11 +37,13 @@ public record Happening(Kind kind, double at, double forMs, double semitones) {
 
     /** Nearer than this it is the note itself, in semitones. */
     private static final double OWN = 0.6;
+    /** A half, a third, a quarter, a fifth and a sixth of a frequency, in semitones below it. */
+    private static final double[] FRACTIONS = {12, 19.02, 24, 27.86, 31.02};
     /** A glide takes this long at least, in milliseconds, and passes through pitches between. */
     private static final double GLIDES = 45;
     private static final double BETWEEN = 0.35;
     /** Shorter is a wrinkle and nothing that a hand did. */
-    private static final double SHORTEST = 9;
+    private static final double SHORTEST = 16;
     /** So far from the beginning an attack is the note's own, in milliseconds. */
     private static final double START = 30;
     private static final float CLEAR = 0.35f;
@@ -52,7 +54,7 @@ public record Happening(Kind kind, double at, double forMs, double semitones) {
         int frame = from;
         while (frame < to) {
             double away = heard.midi()[frame] - pitch;
-            if (Double.isNaN(away) || Math.abs(away) <= OWN) {
+            if (isOwn(away)) {
                 frame++;
                 continue;
             }
@@ -60,7 +62,7 @@ public record Happening(Kind kind, double at, double forMs, double semitones) {
             double furthest = 0;
             double sum = 0;
             double squares = 0;
-            while (end < to && Math.abs(heard.midi()[end] - pitch) > OWN && Math.signum(heard.midi()[end] - pitch) == Math.signum(away)) {
+            while (end < to && !isOwn(heard.midi()[end] - pitch) && Math.signum(heard.midi()[end] - pitch) == Math.signum(away)) {
                 double now = heard.midi()[end] - pitch;
                 furthest = Math.abs(now) > Math.abs(furthest) ? now : furthest;
                 sum += now;
@@ -84,6 +86,19 @@ public record Happening(Kind kind, double at, double forMs, double semitones) {
         }
         all.sort(java.util.Comparator.comparingDouble(Happening::at));
         return all;
+    }
+
+    /** Whether it is the note itself: no pitch at all, its own, or what ears that look for periods take for it where two sounds overlap: a fraction of its frequency. */
+    private static boolean isOwn(double away) {
+        if (Double.isNaN(away) || Math.abs(away) <= OWN) {
+            return true;
+        }
+        for (double fraction : FRACTIONS) {
+            if (Math.abs(away + fraction) <= OWN) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Whether the pitch moves one way, but for what the ear's own window blurs. */

@@ -3,7 +3,12 @@ package wildflourish.core.hearing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.practice.Evenness;
+import wildflourish.core.practice.Expected;
+import wildflourish.core.practice.Lilt;
 import wildflourish.core.setting.Version;
+import wildflourish.core.tune.PlayedOut;
+import wildflourish.core.tune.Ratio;
 
 /**
  * A version, and what was made of it.
@@ -13,8 +18,9 @@ import wildflourish.core.setting.Version;
  * @param offsetMs when the first beat fell
  * @param semitones how much higher it was played
  * @param tuningCents how far the instrument is from A = 440 Hz
+ * @param evenness of the notes that were heard, against straight time
  */
-public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int semitones, double tuningCents) {
+public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int semitones, double tuningCents, Evenness evenness) {
 
     /**
      * One note.
@@ -26,12 +32,15 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
      * @param gesture what was done on it: an ornament's id, or {@code none}
      * @param meant what should have been done
      * @param confidence from 0, where something else fits as well, to 1
-     * @param extra what was heard that the gesture does not explain
+     * @param happens what was heard on it beside the note itself
+     * @param extra what of that the gesture does not explain
+     * @param unlike how far it is from what was meant: 0 for just that, 1 for each thing too many or too few
      */
     public record Note(Wanted wanted, Optional<Double> onsetMs, double durationMs, double lateMs, double cents, boolean tongued, String gesture, String meant,
-                       double confidence, List<Happening> extra) {
+                       double confidence, List<Happening> happens, List<Happening> extra, double unlike) {
 
         public Note {
+            happens = List.copyOf(happens);
             extra = List.copyOf(extra);
         }
     }
@@ -40,8 +49,11 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
     private static final double PLAIN = 0.05;
     /** What was meant is preferred by this much. */
     private static final double MEANT = 0.15;
-    /** An attack is looked for so far from where the note was laid, in frames. */
+    /** How unlike a note is that was not heard at all. */
+    private static final double NOT_HEARD = 3;
+    /** An attack is looked for so many frames behind where a note was laid, and before it: an ornament may begin with the pitch of the note before. */
     private static final int NEAR = 7;
+    private static final int BEFORE = 16;
     /** From one note to the next it takes so many frames at most. */
     private static final int PASSES = 3;
     private static final float CLEAR = 0.35f;
@@ -59,30 +71,65 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
         Expectations gestures = new Expectations(version, heard.hopMs());
         List<Wanted> wanted = gestures.wanted();
         Alignment alignment = Alignment.of(wanted, heard);
-        double[] onsets = new double[wanted.size()];
-        for (int i = 0; i < onsets.length; i++) {
-            int note = i;
-            onsets[i] = alignment.notes().get(i).when().map(w -> heard.ms(start(heard, w, alignment.notes().get(note).wanted()))).orElse(Double.NaN);
-        }
+        double[] onsets = onsets(heard, alignment);
         TimeLine line = TimeLine.of(wanted, onsets);
         List<Note> notes = new ArrayList<>();
         for (int i = 0; i < wanted.size(); i++) {
             notes.add(note(gestures, alignment, heard, i, onsets));
         }
-        return new HeardVersion(notes, line.isKnown() ? 1 / line.slope() : 1, line.isKnown() ? line.at(0) : 0, alignment.semitones(), 100 * alignment.tuning());
+        return new HeardVersion(notes, line.isKnown() ? 1 / line.slope() : 1, line.isKnown() ? line.at(0) : 0, alignment.semitones(), 100 * alignment.tuning(),
+                evenness(version, onsets, line));
     }
 
-    /** The frame at which a note begins: at its attack where there is one, else where it was laid. */
-    private static int start(Heard heard, Alignment.Span when, Wanted wanted) {
-        int best = when.from();
-        float most = CLEAR;
-        for (int f = Math.max(0, when.from() - NEAR); f <= Math.min(heard.size() - 1, when.from() + NEAR); f++) {
-            if (heard.attack()[f] > most) {
-                most = heard.attack()[f];
-                best = f;
+    private static Evenness evenness(Version version, double[] onsets, TimeLine line) {
+        PlayedOut tune = PlayedOut.of(version.hands().tune(), version.arrangement().tempo());
+        Expected expected = Expected.of(Expectations.perform(version, version.played().placed()), tune, new PlayedOut.Span(Ratio.ZERO, tune.length()), Lilt.STRAIGHT);
+        double start = line.isKnown() ? line.at(0) : 0;
+        double faster = line.isKnown() ? line.slope() : 1;
+        // At the tempo that was played: how fast it was is told by itself.
+        return Evenness.of(expected, java.util.Arrays.stream(onsets).filter(o -> !Double.isNaN(o)).map(o -> (o - start) / faster).sorted().boxed().toList());
+    }
+
+    /** How far it is from what was meant, over all notes. */
+    public double unlike() {
+        return notes.stream().mapToDouble(Note::unlike).sum();
+    }
+
+    /** The rung of a ladder that what was heard is nearest to; of equals the barer. Takes its time. */
+    public static int nearestRung(Version version, Heard heard) {
+        int nearest = 0;
+        double least = Double.MAX_VALUE;
+        for (int rung = 0; rung < version.arrangement().ladder().size(); rung++) {
+            double unlike = of(version.on(rung), heard).unlike();
+            if (unlike < least) {
+                least = unlike;
+                nearest = rung;
             }
         }
-        return best;
+        return nearest;
+    }
+
+    /** When each note begins: at the attack near where it was laid that is nearest to where it is expected, else where it was laid. */
+    private static double[] onsets(Heard heard, Alignment alignment) {
+        List<Wanted> wanted = alignment.notes().stream().map(Alignment.Placed::wanted).toList();
+        double[] laid = alignment.notes().stream().mapToDouble(p -> p.when().map(w -> heard.ms(w.from())).orElse(Double.NaN)).toArray();
+        double[] expected = TimeLine.expected(wanted, laid);
+        double[] onsets = laid.clone();
+        for (int i = 0; i < laid.length; i++) {
+            if (Double.isNaN(laid[i])) {
+                continue;
+            }
+            int from = heard.frame(laid[i]);
+            double nearest = Double.MAX_VALUE;
+            for (int f = Math.max(0, from - BEFORE); f <= Math.min(heard.size() - 1, from + NEAR); f++) {
+                double away = Math.abs(heard.ms(f) - (Double.isNaN(expected[i]) ? laid[i] : expected[i]));
+                if (heard.attack()[f] > CLEAR && away < nearest) {
+                    nearest = away;
+                    onsets[i] = heard.ms(f);
+                }
+            }
+        }
+        return onsets;
     }
 
     private static Note note(Expectations gestures, Alignment alignment, Heard heard, int index, double[] onsets) {
@@ -91,7 +138,7 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
         List<Expectations.Candidate> candidates = gestures.of(wanted.note());
         String meant = candidates.getFirst().ornament();
         if (placed.when().isEmpty()) {
-            return new Note(wanted, Optional.empty(), 0, 0, 0, false, Expectations.NOTHING, meant, 1, List.of());
+            return new Note(wanted, Optional.empty(), 0, 0, 0, false, Expectations.NOTHING, meant, 1, List.of(), List.of(), NOT_HEARD);
         }
         Alignment.Span when = placed.when().get();
         double pitch = wanted.midi() + alignment.semitones() + alignment.tuning();
@@ -116,7 +163,8 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
         TimeLine around = TimeLine.around(alignment.notes().stream().map(Alignment.Placed::wanted).toList(), onsets, index);
         boolean tongued = heard.attack()[from] > CLEAR;
         return new Note(wanted, Optional.of(onsets[index]), heard.ms(when.to()) - onsets[index], late(wanted, around, onsets[index]), cents(heard, when, pitch), tongued,
-                best.ornament(), meant, Math.clamp(second - least, 0, 1), extra(happens, best.happens()));
+                best.ornament(), meant, Math.clamp(second - least, 0, 1), happens, extra(happens, best.happens()),
+                Happening.unlike(happens, candidates.getFirst().happens()));
     }
 
     private static double cost(Expectations.Candidate candidate, List<Happening> happens, String meant) {
