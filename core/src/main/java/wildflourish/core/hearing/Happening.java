@@ -40,8 +40,15 @@ public record Happening(Kind kind, double at, double forMs, double semitones) {
     /** A half, a third, a quarter, a fifth and a sixth of a frequency, in semitones below it. */
     private static final double[] FRACTIONS = {12, 19.02, 24, 27.86, 31.02};
     /** A glide takes this long at least, in milliseconds, and passes through pitches between. */
-    private static final double GLIDES = 45;
-    private static final double BETWEEN = 0.35;
+    private static final double GLIDES = 25;
+    private static final double LINE = 0.85;
+    private static final double MOVES = 0.5;
+    /** What is shorter than this, in milliseconds, glides by so many semitones a millisecond at most; a finger that lands is quicker. */
+    private static final double LONG = 60;
+    private static final double STEEP = 0.024;
+    /** In the first frames ears still hear what was before; what glides is furthest away early, what taps in its middle. */
+    private static final int BLURRED = 2;
+    private static final double EARLY = 0.45;
     /** Shorter is a wrinkle and nothing that a hand did. */
     private static final double SHORTEST = 16;
     /** So far from the beginning an attack is the note's own, in milliseconds. */
@@ -60,22 +67,22 @@ public record Happening(Kind kind, double at, double forMs, double semitones) {
             }
             int end = frame;
             double furthest = 0;
+            int furthestAt = 0;
             double sum = 0;
-            double squares = 0;
             while (end < to && !isOwn(heard.midi()[end] - pitch) && Math.signum(heard.midi()[end] - pitch) == Math.signum(away)) {
                 double now = heard.midi()[end] - pitch;
-                furthest = Math.abs(now) > Math.abs(furthest) ? now : furthest;
+                if (Math.abs(now) > Math.abs(furthest)) {
+                    furthest = now;
+                    furthestAt = end - frame;
+                }
                 sum += now;
-                squares += now * now;
                 end++;
             }
             int count = end - frame;
             double forMs = count * heard.hopMs();
-            double mean = sum / count;
-            double spread = Math.sqrt(Math.max(0, squares / count - mean * mean));
             if (forMs > SHORTEST) {
-                boolean glides = forMs >= GLIDES && spread > BETWEEN && isSteady(heard, frame, end);
-                all.add(new Happening(glides ? Kind.GLIDE : away > 0 ? Kind.ABOVE : Kind.BELOW, share(frame - from, to - from), forMs, glides ? furthest : mean));
+                boolean glides = forMs >= GLIDES && (isEven(heard, frame, end) || count > 3 * BLURRED && furthestAt < EARLY * count && isEven(heard, frame + BLURRED, end));
+                all.add(new Happening(glides ? Kind.GLIDE : away > 0 ? Kind.ABOVE : Kind.BELOW, share(frame - from, to - from), forMs, glides ? furthest : sum / count));
             }
             frame = end;
         }
@@ -101,16 +108,28 @@ public record Happening(Kind kind, double at, double forMs, double semitones) {
         return false;
     }
 
-    /** Whether the pitch moves one way, but for what the ear's own window blurs. */
-    private static boolean isSteady(Heard heard, int from, int to) {
-        int up = 0;
-        int down = 0;
-        for (int f = from + 1; f < to; f++) {
-            double step = heard.midi()[f] - heard.midi()[f - 1];
-            up += step > 0.02 ? 1 : 0;
-            down += step < -0.02 ? 1 : 0;
+    /** Whether the pitch moves evenly, as far as a glide does at least: by how much of its movement a straight line explains. */
+    private static boolean isEven(Heard heard, int from, int to) {
+        double n = to - from;
+        double x = 0;
+        double y = 0;
+        double xx = 0;
+        double xy = 0;
+        double yy = 0;
+        for (int f = from; f < to; f++) {
+            double at = f - from;
+            double pitch = heard.midi()[f] - heard.midi()[from];
+            x += at;
+            y += pitch;
+            xx += at * at;
+            xy += at * pitch;
+            yy += pitch * pitch;
         }
-        return Math.min(up, down) * 5 <= Math.max(up, down);
+        double along = n * xy - x * y;
+        double wide = n * xx - x * x;
+        double high = n * yy - y * y;
+        return wide > 0 && high > 0 && along * along / (wide * high) > LINE && Math.abs(along / wide * n) > MOVES
+                && (n * heard.hopMs() >= LONG || Math.abs(along / wide) / heard.hopMs() <= STEEP);
     }
 
     private static double share(int part, int whole) {

@@ -155,11 +155,26 @@ public final class Ears {
         if (best < 0 || normal[best] > UNCLEAR) {
             return 0;
         }
-        double a = difference[best - 1];
-        double b = difference[best];
-        double c = difference[best + 1];
-        double bend = a - 2 * b + c;
-        return bend <= 0 ? best : best + Math.clamp(0.5 * (a - c) / bend, -0.5, 0.5);
+        double period = between(difference, best);
+        // High notes have few samples in a period: so many periods at once place it better.
+        int times = (int) (LONGEST / 2 / period);
+        int near = (int) Math.round(times * period);
+        if (times > 1) {
+            int lowest = near;
+            for (int lag = near - 1; lag <= near + 1; lag++) {
+                lowest = difference[lag] < difference[lowest] ? lag : lowest;
+            }
+            period = between(difference, lowest) / times;
+        }
+        return period;
+    }
+
+    /** Where a dip is between its samples, by a parabola through three. */
+    private static double between(double[] difference, int lag) {
+        double a = difference[lag - 1];
+        double c = difference[lag + 1];
+        double bend = a - 2 * difference[lag] + c;
+        return bend <= 0 ? lag : lag + Math.clamp(0.5 * (a - c) / bend, -0.5, 0.5);
     }
 
     /** How much louder it becomes at once, as a share of a clear attack: where the level turns upward, and nothing near rises more. */
