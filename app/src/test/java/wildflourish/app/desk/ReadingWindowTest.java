@@ -52,8 +52,9 @@ class ReadingWindowTest extends WindowTest {
         push(KeyCode.ALT, KeyCode.LEFT);
         until(() -> reading().state().get().passage().orElseThrow().phrase().fromNote() == from - 1);
         type("#phrase-name", "the reply");
+        until(() -> text("#phrase-title").startsWith("the reply"));
         type("#phrase-remark", "not too fast");
-        assertThat(text("#phrase-title")).startsWith("the reply");
+        until(() -> now().marks().remarks().containsValue("not too fast"));
         push(KeyCode.RIGHT);
         assertThat(text("#phrase-title")).startsWith("A4");
         push(KeyCode.J);

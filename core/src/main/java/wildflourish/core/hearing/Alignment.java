@@ -21,16 +21,16 @@ import java.util.Optional;
 public record Alignment(List<Placed> notes, int semitones, double tuning) {
 
     /** So many frames times notes are compared and no more. */
-    public static final long MOST = 400_000_000;
+    public static final long MOST = 100_000_000;
 
     private static final int SHIFTS = 12;
-    private static final float NO_PITCH = 0.5f;
-    private static final float ON_THE_WAY = 0.55f;
-    private static final float OUTSIDE = 0.8f;
-    private static final float ENTER = 2;
-    private static final float SAME_AGAIN = 8;
-    private static final float MISSING = 14;
-    private static final float ELSEWHERE = 10;
+    static final float NO_PITCH = 0.5f;
+    static final float ON_THE_WAY = 0.55f;
+    static final float OUTSIDE = 0.8f;
+    static final float ENTER = 2;
+    static final float SAME_AGAIN = 8;
+    static final float MISSING = 14;
+    static final float ELSEWHERE = 10;
     private static final float UNTIMELY = 14;
     private static final double LOOSE = 80;
     /** A note of fewer frames of its own pitch was not played. */
@@ -104,14 +104,19 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
         return best;
     }
 
+    private static final byte OUT = -1;
+
     /** The cheapest path. States are: before the tune, for each note the way in and the note itself, behind the tune. */
-    private static final class Search {
+    static final class Search {
 
         private final List<Wanted> notes;
         private final Heard heard;
         private final double higher;
         private final int states;
-        private final int[][] from;
+        /** How many states back, at each frame, each state was come into from; {@link #OUT} for from before the tune. A byte each, for there are many. */
+        private final byte[][] from;
+        /** From which state the tune was left, at each frame. */
+        private final int[] left;
         /** When each note is expected, in milliseconds; empty where that is not known yet. */
         private final double[] expected;
 
@@ -121,7 +126,15 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
             this.heard = heard;
             this.higher = higher;
             this.states = 2 * notes.size() + 2;
-            this.from = new int[heard.size()][];
+            this.from = new byte[heard.size()][];
+            this.left = new int[heard.size()];
+        }
+
+        private float least;
+
+        /** What the cheapest path costs; known once the notes have been placed. */
+        float least() {
+            return least;
         }
 
         List<Placed> placed() {
@@ -130,7 +143,7 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
             Arrays.fill(cost, Float.MAX_VALUE / 4);
             float[] before = cost.clone();
             for (int f = 0; f < heard.size(); f++) {
-                int[] back = new int[states];
+                byte[] back = new byte[states];
                 if (f == 0) {
                     cost[0] = outside(0);
                     for (int n = 0; n < notes.size(); n++) {
@@ -147,22 +160,24 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
                 from[f] = back;
             }
             int best = last;
-            for (int s = 0; s < states; s++) {
-                float end = s == last || s == 0 || s == own(notes.size() - 1) ? 0 : ELSEWHERE;
-                if (cost[s] + end < cost[best] + (best == last || best == 0 || best == own(notes.size() - 1) ? 0 : ELSEWHERE)) {
+            least = cost[last];
+            for (int s = 0; s < last; s++) {
+                float end = cost[s] + (s == 0 || s == own(notes.size() - 1) ? 0 : ELSEWHERE);
+                if (end < least) {
+                    least = end;
                     best = s;
                 }
             }
             return back(best);
         }
 
-        private void step(int f, float[] before, float[] cost, int[] back) {
+        private void step(int f, float[] before, float[] cost, byte[] back) {
             int last = states - 1;
             float outside = outside(f);
             cost[0] = before[0] + outside;
             float attack = heard.attack()[f];
             cost[last] = before[last];
-            back[last] = last;
+            left[f] = last;
             for (int n = 0; n < notes.size(); n++) {
                 // How a note is come into: from the one before, over missing ones, or from before the tune.
                 float enter = before[0] + (n == 0 ? 0 : ELSEWHERE);
@@ -189,7 +204,7 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
                 same += untimely;
                 boolean stays = before[way] <= enter;
                 cost[way] = (stays ? before[way] : enter) + ON_THE_WAY;
-                back[way] = stays ? way : source;
+                back[way] = stays ? 0 : steps(way, source);
                 float best = before[own];
                 int at = own;
                 if (before[way] < best) {
@@ -201,14 +216,18 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
                     at = sameSource;
                 }
                 cost[own] = best + away(n, f);
-                back[own] = at;
+                back[own] = steps(own, at);
                 float leave = before[own] + (n == notes.size() - 1 ? 0 : ELSEWHERE);
                 if (leave < cost[last]) {
                     cost[last] = leave;
-                    back[last] = own;
+                    left[f] = own;
                 }
             }
             cost[last] += outside;
+        }
+
+        private static byte steps(int state, int source) {
+            return source == 0 ? OUT : (byte) (state - source);
         }
 
         private List<Placed> back(int end) {
@@ -228,7 +247,7 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
                         firstOwn[n] = f;
                     }
                 }
-                state = from[f][state];
+                state = state == states - 1 ? left[f] : from[f][state] == OUT ? 0 : state - from[f][state];
             }
             List<Placed> placed = new ArrayList<>();
             for (int n = 0; n < notes.size(); n++) {

@@ -85,6 +85,79 @@ class AlignmentTest {
         }
     }
 
+    /** Every path through every frame, by the rules as they are told: none is cheaper than the one that is found. */
+    @RepeatedTest(40)
+    void noPathIsCheaper(RepetitionInfo round) {
+        Random random = new Random(round.getCurrentRepetition());
+        int[] midi = random.ints(1 + random.nextInt(3), 62, 65).toArray();
+        Heard heard = new Heard(HOP, new float[5], new float[5], new float[5]);
+        for (int f = 0; f < heard.size(); f++) {
+            heard.midi()[f] = random.nextInt(5) == 0 ? Float.NaN : 62 + random.nextInt(3);
+            heard.attack()[f] = random.nextInt(3) == 0 ? 1 : 0;
+        }
+        Alignment.Search search = new Alignment.Search(notes(midi), heard, 0, new double[0]);
+        search.placed();
+        double least = Double.MAX_VALUE;
+        int states = 2 * midi.length + 2;
+        for (int s = 0; s < states - 1; s++) {
+            double begin = s == 0 ? outside(heard, 0) : (note(s) == 0 ? 0 : Alignment.ELSEWHERE) + in(heard, midi, s, 0);
+            least = Math.min(least, begin + rest(heard, midi, s, 1));
+        }
+        assertThat((double) search.least()).isCloseTo(least, within(1e-4));
+    }
+
+    private static int note(int state) {
+        return (state - 1) / 2;
+    }
+
+    private static double outside(Heard heard, int frame) {
+        return heard.isPitched(frame) ? Alignment.OUTSIDE : 0;
+    }
+
+    private static double in(Heard heard, int[] midi, int state, int frame) {
+        if (state % 2 == 1) {
+            return Alignment.ON_THE_WAY;
+        }
+        return !heard.isPitched(frame) ? Alignment.NO_PITCH : heard.midi()[frame] == midi[note(state)] ? 0 : 1;
+    }
+
+    /** The cheapest way on from a state behind which a frame comes. */
+    private static double rest(Heard heard, int[] midi, int state, int frame) {
+        int last = 2 * midi.length + 1;
+        if (frame == heard.size()) {
+            return state == 0 || state == last || state == last - 1 ? 0 : Alignment.ELSEWHERE;
+        }
+        double least = Double.MAX_VALUE;
+        for (int next = state; next <= last; next++) {
+            double step = step(heard, midi, state, next, frame);
+            if (step < Double.MAX_VALUE) {
+                least = Math.min(least, step + rest(heard, midi, next, frame + 1));
+            }
+        }
+        return least;
+    }
+
+    private static double step(Heard heard, int[] midi, int state, int next, int frame) {
+        int last = 2 * midi.length + 1;
+        boolean own = state > 0 && state < last && state % 2 == 0;
+        if (next == 0 || state == last) {
+            return outside(heard, frame);
+        }
+        if (next == last) {
+            return own ? (state == last - 1 ? 0 : Alignment.ELSEWHERE) + outside(heard, frame) : Double.MAX_VALUE;
+        }
+        double here = in(heard, midi, next, frame);
+        if (state == 0) {
+            return (note(next) == 0 ? 0 : Alignment.ELSEWHERE) + here;
+        }
+        if (note(state) == note(next)) {
+            return state <= next && !(own && next % 2 == 1) ? here : Double.MAX_VALUE;
+        }
+        boolean again = next % 2 == 0 && midi[note(state)] == midi[note(next)];
+        double quiet = 1 - heard.attack()[frame];
+        return own ? Alignment.MISSING * (note(next) - note(state) - 1) + Alignment.ENTER * quiet + (again ? Alignment.SAME_AGAIN * quiet : 0) + here : Double.MAX_VALUE;
+    }
+
     @Test
     void silenceAndNothingAreNoTrouble() {
         Heard silence = new Heard(HOP, new float[200], new float[200], new float[200]);
