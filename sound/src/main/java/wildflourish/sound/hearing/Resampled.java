@@ -4,7 +4,7 @@ package wildflourish.sound.hearing;
  * Sound read at another speed, so that its pitch moves with its tempo: band-limited interpolation with a windowed sinc (J. O. Smith, P. Gossett, <i>A flexible sampling-rate
  * conversion method</i>, ICASSP 1984).
  */
-public final class Resampled implements Audio {
+public final class Resampled extends Derived {
 
     /** Zero crossings of the sinc on either side. */
     private static final int CROSSINGS = 16;
@@ -14,7 +14,6 @@ public final class Resampled implements Audio {
     /** Steps of the table between two crossings. */
     private static final int STEPS = 512;
 
-    private final Audio source;
     private final double speed;
     private final double cutoff;
     private final int wing;
@@ -32,10 +31,10 @@ public final class Resampled implements Audio {
      * @param speed 2 for an octave up and twice as fast, from 0.25 to 4
      */
     public Resampled(Audio source, double speed) {
+        super(source);
         if (!(speed >= 0.25 && speed <= 4)) {
             throw new IllegalArgumentException("a sound can be moved by two octaves at most");
         }
-        this.source = source;
         this.speed = speed;
         this.cutoff = KEPT * Math.min(1, 1 / speed);
         this.wing = (int) Math.ceil(CROSSINGS / cutoff) + 1;
@@ -48,16 +47,6 @@ public final class Resampled implements Audio {
         }
         this.held = new float[source.channels()][4 * (BLOCK + 2 * wing)];
         this.block = new float[source.channels()][BLOCK];
-    }
-
-    @Override
-    public int rate() {
-        return source.rate();
-    }
-
-    @Override
-    public int channels() {
-        return source.channels();
     }
 
     @Override

@@ -7,7 +7,7 @@ import java.util.Arrays;
  * on most like the one before (WSOLA: W. Verhelst, M. Roelands, <i>An overlap-add technique based on waveform similarity</i>, ICASSP 1993). What is taken is the sound itself, so
  * its pitch and colour stay; and so does an attack, once.
  */
-public final class Slowed implements Audio {
+public final class Slowed extends Derived {
 
     /** Half of a piece, from which the next one begins: pieces of 25 ms hold two periods of the lowest note that is heard here. */
     private static final double HOP_SECONDS = 0.0125;
@@ -16,7 +16,6 @@ public final class Slowed implements Audio {
     /** Where pieces are alike is looked for in so many times fewer samples first. */
     private static final int COARSE = 4;
 
-    private final Audio source;
     private final double tempo;
     private final int hop;
     private final int reach;
@@ -37,10 +36,10 @@ public final class Slowed implements Audio {
      * @param tempo 0.5 for half as fast, from 0.2 to 5
      */
     public Slowed(Audio source, double tempo) {
+        super(source);
         if (!(tempo >= 0.2 && tempo <= 5)) {
             throw new IllegalArgumentException("a tempo is from 20 to 500 per cent");
         }
-        this.source = source;
         this.tempo = tempo;
         this.hop = (int) Math.round(HOP_SECONDS * source.rate());
         this.reach = (int) Math.round(REACH_SECONDS * source.rate());
@@ -51,16 +50,6 @@ public final class Slowed implements Audio {
         this.held = new Held(source);
         this.tail = new float[source.channels()][hop];
         this.ready = new float[source.channels()][hop];
-    }
-
-    @Override
-    public int rate() {
-        return source.rate();
-    }
-
-    @Override
-    public int channels() {
-        return source.channels();
     }
 
     @Override
