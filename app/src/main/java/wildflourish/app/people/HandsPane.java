@@ -33,10 +33,18 @@ final class HandsPane extends VBox {
         setId("student-hands");
     }
 
-    /** What there is to say of an instrument; what is known of the student stands in it. Each field shows what the level has while it is empty. */
-    void show(Instrument instrument, Speeds level, Map<String, String> ownSpeeds, Map<String, String> ownSchools) {
+    /** Begins with what is known of a student. */
+    void know(Map<String, String> ownSpeeds, Map<String, String> ownSchools) {
         speedsBefore = ownSpeeds;
         schoolsBefore = ownSchools;
+        speeds.clear();
+        schools.clear();
+    }
+
+    /** What there is to say of an instrument; what is known or has been typed stands in it. Each field shows what the level has while it is empty. */
+    void show(Instrument instrument, Speeds level) {
+        speedsBefore = speeds();
+        schoolsBefore = schools();
         speeds.clear();
         schools.clear();
         GridPane grid = new GridPane(8, 4);

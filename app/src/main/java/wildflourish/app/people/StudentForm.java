@@ -98,8 +98,7 @@ final class StudentForm extends VBox {
 
     private void showHands() {
         if (instrument.getValue() != null && level.getValue() != null) {
-            hands.show(instrument.getValue(), Speeds.level(level.getValue()), before.filter(p -> p.student().level().equals(level.getValue())).map(p -> p.student().speeds()).orElse(Map.of()),
-                    before.map(p -> p.student().schools()).orElse(Map.of()));
+            hands.show(instrument.getValue(), Speeds.level(level.getValue()));
         }
     }
 
@@ -148,6 +147,7 @@ final class StudentForm extends VBox {
         level.setValue(known == null ? Speeds.levels().getFirst().name() : known.level());
         reads.setSelected(known == null || known.reads());
         remark.setText(known == null ? "" : known.remark());
+        hands.know(known == null ? Map.of() : known.speeds(), known == null ? Map.of() : known.schools());
         showHands();
         own.setExpanded(false);
         fault.setText("");

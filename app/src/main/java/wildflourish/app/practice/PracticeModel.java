@@ -110,7 +110,7 @@ public final class PracticeModel {
 
     /** The usual cautions for the instrument in hand. */
     public List<String> cautions() {
-        return Care.of(trellis.arrangement().instrument().family());
+        return Care.of(trellis.arrangement().instrument().family(), trellis.arrangement().school());
     }
 
     /** Follows the open tune from now on, or rests. */

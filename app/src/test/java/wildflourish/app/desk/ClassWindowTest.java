@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
@@ -24,6 +25,7 @@ import org.junit.jupiter.api.Test;
 import wildflourish.app.people.PeopleModel;
 import wildflourish.app.people.PeopleScreen;
 import wildflourish.app.people.PeopleState;
+import wildflourish.core.instrument.School;
 import wildflourish.core.lesson.NextStep;
 import wildflourish.core.lesson.OwnVersion;
 import wildflourish.core.ornament.Move;
@@ -154,6 +156,10 @@ class ClassWindowTest extends WindowTest {
         assertThat(lookup("#student-fault").<Label>query().getText()).startsWith("'fast' are not two lengths");
         interact(() -> {
             lookup("#student-speed-cut").<TextField>query().setText("44/66");
+            lookup("#student-school-hands").<ComboBox<School.Value>>query().getSelectionModel().select(2);
+            ComboBox<String> level = lookup("#student-level").query();
+            level.getSelectionModel().selectNext();
+            level.getSelectionModel().selectPrevious();
             lookup("#student-keep").<Button>query().fire();
         });
         until(() -> named("Ina Skarf").student().also().equals(List.of("fiddle")));
@@ -165,6 +171,7 @@ class ClassWindowTest extends WindowTest {
         push(KeyCode.I);
         until(() -> named("Ina Skarf").student().instrument().equals("fiddle") && model.trellis().arrangement().instrument().id().equals("fiddle"));
         until(() -> now().together().stream().anyMatch(v -> v.student().name().equals("Ina Skarf") && v.arrangement().instrument().id().equals("fiddle")));
+        until(() -> lookup(".label").queryAllAs(Label.class).stream().anyMatch(l -> l.getText().startsWith("Right wrist straight")));
     }
 
     /** Another tune that is opened from the shelf follows the student too; and the next day they are followed still. */

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.regex.Pattern;
 import wildflourish.core.data.DataFile;
 
 /**
@@ -35,6 +36,8 @@ public record School(Map<String, String> choices) {
 
     record Table(String provenance, List<Choice> schools) {}
 
+    private static final Pattern HAND = Pattern.compile("\\{([Ll]eft|[Rr]ight)}");
+    private static final Map<String, String> OTHER = Map.of("left", "right", "right", "left", "Left", "Right", "Right", "Left");
     private static final Map<String, Choice> ALL = new LinkedHashMap<>();
 
     static {
@@ -94,6 +97,12 @@ public record School(Map<String, String> choices) {
     /** How the pulses of a roll are shared out: {@code even} or {@code leaning}. */
     public String roll() {
         return choices.getOrDefault("roll", usual("roll"));
+    }
+
+    /** A sentence with the hands in it as {@code {left}}, {@code {Left}}, {@code {right}} and {@code {Right}}, said to a player whose hands may be changed over. */
+    public String said(String sentence) {
+        boolean changed = choices.getOrDefault("hands", usual("hands")).equals("changed");
+        return HAND.matcher(sentence).replaceAll(hand -> changed ? OTHER.get(hand.group(1)) : hand.group(1));
     }
 
     public School with(String name, String value) {

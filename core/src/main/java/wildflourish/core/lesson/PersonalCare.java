@@ -33,7 +33,7 @@ public final class PersonalCare {
         if (now >= LessonRule.USUAL.muchMinutes() && now > LessonRule.USUAL.suddenly() * before) {
             all.add("%d minutes this week after %d the week before: more by and by, so that the hands can follow.".formatted(Math.round(now), Math.round(before)));
         }
-        all.addAll(Care.of(student.plays().family()));
+        all.addAll(Care.of(student.plays().family(), student.school()));
         return all;
     }
 

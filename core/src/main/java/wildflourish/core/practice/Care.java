@@ -3,6 +3,7 @@ package wildflourish.core.practice;
 import java.util.List;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.School;
 
 /** The usual cautions where the body can be hurt. They remind; they are no medical advice. */
 public final class Care {
@@ -21,8 +22,8 @@ public final class Care {
 
     private Care() {}
 
-    /** The cautions for players of a family, in full sentences. */
-    public static List<String> of(Family family) {
-        return ALL.stream().filter(c -> c.concerns(family)).map(Caution::text).toList();
+    /** The cautions for players of a family, in full sentences, each hand called by its name. */
+    public static List<String> of(Family family, School school) {
+        return ALL.stream().filter(c -> c.concerns(family)).map(Caution::text).map(school::said).toList();
     }
 }

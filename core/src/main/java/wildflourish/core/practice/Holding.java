@@ -3,6 +3,7 @@ package wildflourish.core.practice;
 import java.util.List;
 import wildflourish.core.data.DataFile;
 import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.School;
 
 /** How an instrument is held and how its steps are read, as one says it to a beginner. */
 public final class Holding {
@@ -15,8 +16,8 @@ public final class Holding {
 
     private Holding() {}
 
-    /** Full sentences for players of a family; none where nobody plays. */
-    public static List<String> of(Family family) {
-        return ALL.stream().filter(r -> r.families().contains(family.id())).flatMap(r -> r.lines().stream()).toList();
+    /** Full sentences for players of a family, each hand called by its name; none where nobody plays. */
+    public static List<String> of(Family family, School school) {
+        return ALL.stream().filter(r -> r.families().contains(family.id())).flatMap(r -> r.lines().stream()).map(school::said).toList();
     }
 }

@@ -164,7 +164,7 @@ public record StepList(List<String> holding, String count, int perBar, List<Sect
         }
         var meter = hands.tune().tune().head().meter();
         Ratio counts = meter.barLength().times(QUAVERS);
-        return new StepList(Holding.of(version.arrangement().instrument().family()), "a quaver",
+        return new StepList(Holding.of(version.arrangement().instrument().family(), version.arrangement().school()), "a quaver",
                 meter.isFree() || counts.denominator() != 1 ? 0 : (int) counts.numerator(), sections);
     }
 

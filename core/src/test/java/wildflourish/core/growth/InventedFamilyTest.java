@@ -10,6 +10,7 @@ import wildflourish.core.data.DataFault;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
+import wildflourish.core.instrument.School;
 import wildflourish.core.practice.Care;
 import wildflourish.core.practice.PlayingAdvice;
 import wildflourish.core.setting.Arrangement;
@@ -52,7 +53,7 @@ class InventedFamilyTest {
         assertThat(Check.all(full.hands(), full.varied().setting(), grown.tempo(), grown.speeds()))
                 .isNotEmpty().allSatisfy(c -> assertThat(c.verdict().isBlocked()).isFalse());
         assertThat(PlayingAdvice.of(full).breaths()).as("nobody blows it").isEmpty();
-        assertThat(Care.of(shellPipe().family())).isNotEmpty();
+        assertThat(Care.of(shellPipe().family(), School.USUAL)).isNotEmpty();
     }
 
     @Test

@@ -391,7 +391,7 @@ public final class Handout {
     }
 
     private void care(List<Flow.Block> blocks) {
-        list(blocks, "Take care", Care.of(arrangement.instrument().family()));
+        list(blocks, "Take care", Care.of(arrangement.instrument().family(), arrangement.school()));
         blocks.add(new Flow.Block(List.of(new Shape.Words("These are reminders, not medical advice.", 0, 1.8 * words, 1.8 * words,
                 Face.SERIF_ITALIC, Shape.Anchor.START, Ink.QUIET)), 2.6 * words, false));
     }
