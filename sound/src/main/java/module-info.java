@@ -1,8 +1,10 @@
 /** Turns performances into sound: cues, computed voices, a transport exact to the sample, devices, files, what players play back, and the hearing of it. */
+@SuppressWarnings("requires-automatic")
 module wildflourish.sound {
     requires static org.jspecify;
     requires transitive wildflourish.core;
     requires com.fasterxml.jackson.databind;
+    requires hipparchus.fft;
     requires java.desktop;
 
     exports wildflourish.sound.cue;

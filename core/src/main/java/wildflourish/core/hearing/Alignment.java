@@ -25,6 +25,8 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
 
     private static final int SHIFTS = 12;
     static final float NO_PITCH = 0.5f;
+    /** A pitch whose frequency the note's is a multiple of: so two notes are heard that sound at once. */
+    static final float TOGETHER = 0.3f;
     static final float ON_THE_WAY = 0.55f;
     static final float OUTSIDE = 0.8f;
     static final float ENTER = 2;
@@ -272,8 +274,12 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
             if (Float.isNaN(pitch)) {
                 return NO_PITCH;
             }
-            double far = Math.abs(pitch - higher - notes.get(note).midi());
-            return far < 0.4 ? 0 : far < 1 ? (float) ((far - 0.4) / 0.6) : 1;
+            double from = pitch - higher - notes.get(note).midi();
+            double far = Math.abs(from);
+            if (far < 1) {
+                return far < 0.4 ? 0 : (float) ((far - 0.4) / 0.6);
+            }
+            return Happening.isTogether(from) ? TOGETHER : 1;
         }
 
         /** What it costs to begin a note at a frame: nothing where it was expected, with the square of the distance up to {@link #LOOSE} milliseconds, evenly from there on. */

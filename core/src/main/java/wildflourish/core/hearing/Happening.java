@@ -97,9 +97,11 @@ public record Happening(Kind kind, double at, double forMs, double semitones) {
 
     /** Whether it is the note itself: no pitch at all, its own, or what ears that look for periods take for it where two sounds overlap: a fraction of its frequency. */
     private static boolean isOwn(double away) {
-        if (Double.isNaN(away) || Math.abs(away) <= OWN) {
-            return true;
-        }
+        return Double.isNaN(away) || Math.abs(away) <= OWN || isTogether(away);
+    }
+
+    /** Whether a note and another one below or above it are heard as one whose frequency both are multiples of, so far away. */
+    static boolean isTogether(double away) {
         for (double fraction : FRACTIONS) {
             if (Math.abs(away + fraction) <= OWN) {
                 return true;

@@ -225,6 +225,8 @@ public final class Cueing {
 
     private void blip(Sound sound, Run run, double from, double to) {
         boolean goesOn = run.to() > to + SAME_MS && before(to).stream().noneMatch(r -> r.lane() == run.lane() && r.from() > from + SAME_MS && r.from() < to + SAME_MS);
+        // What a note begins with has the note's own start: a hammered note is plucked on the pitch that it is hammered from.
+        boolean begins = run.sound().start() == Sound.Start.ATTACK && from < run.from() + SAME_MS;
         switch (touch.kind()) {
             case PIPE, BOW -> {
                 add(from, Cue.Kind.BEND, run.lane(), sound.midi(), BLIP_MS, 1, 2);
@@ -233,7 +235,7 @@ public final class Cueing {
                 }
             }
             case PLUCK -> {
-                add(from, Cue.Kind.SOFT, run.lane(), sound.midi(), BLIP_MS, 0.3, 2);
+                add(from, begins ? Cue.Kind.ATTACK : Cue.Kind.SOFT, run.lane(), sound.midi(), BLIP_MS, begins ? strength(run.sound()) : 0.3, 2);
                 if (goesOn) {
                     add(to, Cue.Kind.SOFT, run.lane(), run.sound().midi(), BLIP_MS, 0.3, 2);
                 }
@@ -241,7 +243,7 @@ public final class Cueing {
             case REED -> {
                 int grace = free(run.lane() + 1, from);
                 add(from, Cue.Kind.STOP, run.lane(), 0, 0, 0, 2);
-                add(from, Cue.Kind.JOIN, grace, sound.midi(), BLIP_MS, 0.6, 2);
+                add(from, begins ? Cue.Kind.ATTACK : Cue.Kind.JOIN, grace, sound.midi(), BLIP_MS, begins ? strength(run.sound()) : 0.6, 2);
                 add(to, Cue.Kind.STOP, grace, 0, 0, 0, 0);
                 if (goesOn) {
                     add(to, Cue.Kind.JOIN, run.lane(), run.sound().midi(), BLIP_MS, 0.8, 2);

@@ -46,7 +46,7 @@ public final class Ears {
      * @param stopped asked between blocks; when it says yes, what has been heard so far is given back
      */
     public static Heard listen(Audio audio, DoubleConsumer progress, BooleanSupplier stopped) {
-        float[] samples = mono(audio, progress, stopped);
+        float[] samples = Drones.without(mono(audio, progress, stopped));
         int frames = Math.max(0, samples.length / HOP);
         float[] padded = Arrays.copyOf(samples, samples.length + WINDOW + LONGEST + HOP);
         float[] level = new float[frames];
