@@ -1,6 +1,7 @@
 package wildflourish.core.hearing;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -91,7 +92,9 @@ public record Happening(Kind kind, double at, double forMs, double semitones) {
                 all.add(new Happening(Kind.ATTACK, share(f - from, to - from), 0, 0));
             }
         }
-        all.sort(java.util.Comparator.comparingDouble(Happening::at));
+        // An attack comes before the pitch that it begins, however ears place the two.
+        double before = START / heard.hopMs() / Math.max(1, to - from);
+        all.sort(Comparator.comparingDouble(h -> h.at() - (h.kind() == Kind.ATTACK ? before : 0)));
         return all;
     }
 

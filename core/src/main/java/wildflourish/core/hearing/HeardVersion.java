@@ -52,8 +52,10 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
     /** How unlike a note is that was not heard at all. */
     private static final double NOT_HEARD = 3;
     /** An attack is looked for so many frames behind where a note was laid, and before it: an ornament may begin with the pitch of the note before. */
-    private static final int NEAR = 7;
+    private static final int NEAR = 14;
     private static final int BEFORE = 16;
+    /** An attack is taken for the onset where it is no farther from what is expected than where the note was laid, and this much, in milliseconds. */
+    private static final double RATHER = 25;
     /** From one note to the next it takes so many frames at most. */
     private static final int PASSES = 3;
     private static final float CLEAR = 0.35f;
@@ -120,7 +122,7 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
                 continue;
             }
             int from = heard.frame(laid[i]);
-            double nearest = Double.MAX_VALUE;
+            double nearest = (Double.isNaN(expected[i]) ? 0 : Math.abs(laid[i] - expected[i])) + RATHER;
             for (int f = Math.max(0, from - BEFORE); f <= Math.min(heard.size() - 1, from + NEAR); f++) {
                 double away = Math.abs(heard.ms(f) - (Double.isNaN(expected[i]) ? laid[i] : expected[i]));
                 if (heard.attack()[f] > CLEAR && away < nearest) {
