@@ -1,5 +1,4 @@
 /** Turns performances into sound: cues, computed voices, a transport exact to the sample, devices, files, what players play back, and the hearing of it. */
-@SuppressWarnings("requires-automatic")
 module wildflourish.sound {
     requires static org.jspecify;
     requires transitive wildflourish.core;

@@ -2,12 +2,16 @@ package wildflourish.core.hearing;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /** The line on which moments heard lie over moments wanted: how fast somebody plays, here and on the whole. */
 final class TimeLine {
 
     /** So many notes on either side give the line at a note. */
     private static final int AROUND = 8;
+
+    /** In one place it is so many times as fast or as slow as on the whole at most. */
+    private static final double DRIFTS = 1.4;
 
     private final double start;
     private final double slope;
@@ -50,15 +54,21 @@ final class TimeLine {
         return of(wanted.subList(from, to), Arrays.copyOfRange(onsets, from, to));
     }
 
-    /** When each note is expected by the middle of what those around it say, so that a few that lie wrong count for nothing; not a number where nothing is known. */
+    /**
+     * When each note is expected by the middle of what those around it say, so that a few that lie wrong count for nothing; not a number where nothing is known. How fast it goes there is
+     * the middle of what each two of them say (H. Theil 1950, P. K. Sen, J. Am. Stat. Assoc. 63, 1968): a tempo may drift.
+     */
     static double[] expected(List<Wanted> wanted, double[] onsets) {
-        double slope = of(wanted, onsets).slope;
+        double whole = of(wanted, onsets).slope;
         double[] expected = new double[onsets.length];
         for (int i = 0; i < onsets.length; i++) {
+            int[] around = IntStream.range(Math.max(0, i - AROUND), Math.min(onsets.length, i + AROUND + 1)).filter(j -> !Double.isNaN(onsets[j])).toArray();
+            double[] slopes = Arrays.stream(around).boxed().flatMapToDouble(j -> Arrays.stream(around).filter(k -> wanted.get(k).atMs() > wanted.get(j).atMs())
+                    .mapToDouble(k -> (onsets[k] - onsets[j]) / (wanted.get(k).atMs() - wanted.get(j).atMs()))).sorted().toArray();
+            double slope = slopes.length == 0 ? whole : Math.clamp(slopes[slopes.length / 2], whole / DRIFTS, whole * DRIFTS);
             double at = wanted.get(i).atMs();
-            double[] said = java.util.stream.IntStream.range(Math.max(0, i - AROUND), Math.min(onsets.length, i + AROUND + 1)).filter(j -> !Double.isNaN(onsets[j]))
-                    .mapToDouble(j -> onsets[j] + slope * (at - wanted.get(j).atMs())).sorted().toArray();
-            expected[i] = said.length == 0 || slope <= 0 ? Double.NaN : said[said.length / 2];
+            double[] said = Arrays.stream(around).mapToDouble(j -> onsets[j] + slope * (at - wanted.get(j).atMs())).sorted().toArray();
+            expected[i] = said.length == 0 || whole <= 0 ? Double.NaN : said[said.length / 2];
         }
         return expected;
     }

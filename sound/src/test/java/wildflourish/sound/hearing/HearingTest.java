@@ -6,7 +6,10 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
+import java.util.TreeMap;
+import java.util.function.DoubleUnaryOperator;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import wildflourish.core.hearing.HeardVersion;
@@ -15,6 +18,7 @@ import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tempo;
 import wildflourish.sound.Ear;
 import wildflourish.sound.Pieces;
+import wildflourish.sound.cue.Cueing;
 import wildflourish.sound.transport.Piece;
 
 /**
@@ -32,6 +36,24 @@ class HearingTest {
     private static final double LEAD_MS = 500;
 
     private record Rendering(float[] samples, double cents, double tempo) {}
+
+    /** As somebody plays: every note 20 ms early or late by chance, and the tempo 5 % up and down again. */
+    private static DoubleUnaryOperator uneven(Piece piece) {
+        TreeMap<Double, Double> moved = new TreeMap<>(Map.of(0.0, 0.0));
+        Random random = new Random(11);
+        double whole = piece.performance().durationMs();
+        piece.performance().melody().forEach(s -> moved.put(s.atMs(), Math.clamp(20 * random.nextGaussian(), -45, 45) + 0.05 * whole / Math.PI * Math.sin(Math.PI * s.atMs() / whole)));
+        return ms -> {
+            Map.Entry<Double, Double> before = moved.floorEntry(Math.max(0, ms));
+            Map.Entry<Double, Double> after = Optional.ofNullable(moved.higherEntry(ms)).orElse(before);
+            double share = after.equals(before) ? 0 : (ms - before.getKey()) / (after.getKey() - before.getKey());
+            return ms + before.getValue() + share * (after.getValue() - before.getValue());
+        };
+    }
+
+    private static Piece moved(Piece piece, DoubleUnaryOperator moments) {
+        return new Piece(piece.version(), piece.performance(), piece.played(), piece.lilt(), Cueing.of(piece.situation(), piece.performance(), moments), piece.voice());
+    }
 
     private static Rendering rendering(Piece piece, double snr, String harm) {
         float[] dry = Pieces.samples(piece);
@@ -77,17 +99,21 @@ class HearingTest {
     @ParameterizedTest
     @CsvSource({"whistle-d, 30, dry, 0.98, 0.92", "whistle-d, 20, dry, 0.97, 0.85", "whistle-d, 10, dry, 0.93, 0", "whistle-d, 30, room, 0.98, 0.85", "whistle-d, 30, sharp, 0.98, 0.85",
             "whistle-d, 30, flat, 0.98, 0.85", "whistle-d, 30, fast, 0.98, 0.8", "whistle-d, 30, slow, 0.98, 0.8", "flute-d, 30, dry, 0.98, 0.92", "recorder-alto-f, 30, dry, 0.98, 0.85",
-            "fiddle, 30, dry, 0.98, 0.92", "fiddle, 20, dry, 0.97, 0.85", "fiddle, 30, room, 0.95, 0.7", "anglo-cg, 30, dry, 0.98, 0", "mandolin, 30, dry, 0.98, 0", "tenor-banjo, 30, dry, 0.98, 0"})
+            "fiddle, 30, dry, 0.98, 0.92", "fiddle, 20, dry, 0.97, 0.85", "fiddle, 30, room, 0.95, 0.7", "anglo-cg, 30, dry, 0.98, 0", "mandolin, 30, dry, 0.98, 0", "tenor-banjo, 30, dry, 0.98, 0",
+            "pipes-bellows-d, 30, dry, 0.98, 0", "pipes-nine-note, 20, dry, 0.98, 0", "melodeon-dg, 30, dry, 0.98, 0", "whistle-d, 30, uneven, 0.98, 0.85", "fiddle, 30, uneven, 0.97, 0.85",
+            "pipes-bellows-d, 30, uneven, 0.98, 0"})
     void whatWasPlayedIsHeard(String instrument, double snr, String harm, double onsets, double gestures) {
         Map<Integer, List<String>> ornaments = gestures == 0 ? Map.of() : instrument.equals("fiddle") ? FIDDLE : WIND;
         Arrangement arrangement = Pieces.arrangement(instrument, "M:4/4\nL:1/8\nK:D", MUSIC, "1/4=150", ornaments);
-        Rendering rendering = rendering(Piece.of(arrangement, 1, Tempo.parse("1/4=150"), Lilt.STRAIGHT), snr, harm);
+        Piece piece = Piece.of(arrangement, 1, Tempo.parse("1/4=150"), Lilt.STRAIGHT);
+        DoubleUnaryOperator moments = harm.equals("uneven") ? uneven(piece) : DoubleUnaryOperator.identity();
+        Rendering rendering = rendering(moved(piece, moments), snr, harm);
         HeardVersion heard = HeardVersion.of(arrangement.version(1), EarsTest.listen(rendering.samples(), Ear.RATE));
         int right = 0;
         int found = 0;
         Map<String, int[]> told = new HashMap<>();
         for (HeardVersion.Note note : heard.notes()) {
-            double truth = (LEAD_MS + note.wanted().atMs()) / rendering.tempo();
+            double truth = (LEAD_MS + moments.applyAsDouble(note.wanted().atMs())) / rendering.tempo();
             found += note.onsetMs().isPresent() ? 1 : 0;
             right += note.onsetMs().filter(at -> Math.abs(at - truth) <= 50 && Math.abs(note.cents()) <= 50).isPresent() ? 1 : 0;
             told.computeIfAbsent(note.meant(), m -> new int[3])[0]++;
@@ -99,7 +125,7 @@ class HearingTest {
         assertThat(2.0 * right / (found + heard.notes().size())).as("onsets and pitches").isGreaterThanOrEqualTo(onsets);
         assertThat(heard.semitones()).isZero();
         assertThat(heard.tuningCents()).isCloseTo(rendering.cents(), within(5.0));
-        assertThat(heard.tempo()).isCloseTo(rendering.tempo(), within(0.01));
+        assertThat(heard.tempo()).isCloseTo(rendering.tempo(), within(harm.equals("uneven") ? 0.05 : 0.01));
         if (gestures > 0) {
             int[] sum = new int[3];
             told.forEach((gesture, counts) -> {
