@@ -127,6 +127,12 @@ public final class Library implements AutoCloseable {
         return index;
     }
 
+    /** The folder beside it, of its own name, for what is kept in files. */
+    public Path folder(String name) {
+        Path own = file.file().toAbsolutePath();
+        return own.resolveSibling(own.getFileName().toString().replaceFirst("\\.[^.]*$", "") + "-" + name);
+    }
+
     /** Its back-ups. */
     public Backups backups() {
         return new Backups(file.file(), clock);

@@ -46,7 +46,7 @@ public final class DeskModel {
     interface Asking {
 
         /** For one to be read. */
-        void file(Consumer<Path> then);
+        void file(String question, Consumer<Path> then);
 
         /** For one to be written. */
         void where(String question, String name, Consumer<Path> then);
@@ -71,7 +71,7 @@ public final class DeskModel {
     private final ObservableList<Background.Job> underWay = FXCollections.observableArrayList();
     private Asking asking = new Asking() {
         @Override
-        public void file(Consumer<Path> then) {}
+        public void file(String question, Consumer<Path> then) {}
 
         @Override
         public void where(String question, String name, Consumer<Path> then) {}
@@ -120,6 +120,11 @@ public final class DeskModel {
             @Override
             public void show(String id) {
                 DeskModel.this.show(id);
+            }
+
+            @Override
+            public void askWhich(String question, Consumer<Path> then) {
+                asking.file(question, then);
             }
 
             @Override

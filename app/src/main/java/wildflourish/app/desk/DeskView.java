@@ -107,9 +107,9 @@ public final class DeskView extends StackPane {
     private final class InBar implements DeskModel.Asking {
 
         @Override
-        public void file(Consumer<Path> then) {
+        public void file(String question, Consumer<Path> then) {
             overlay.close();
-            path.ask("file to bring in:", "", false, then, DeskView.this::refocus);
+            path.ask(question, "", false, then, DeskView.this::refocus);
         }
 
         @Override

@@ -23,6 +23,8 @@ import wildflourish.app.practice.Practising;
 import wildflourish.app.reading.ReadingModel;
 import wildflourish.app.reading.ReadingScreen;
 import wildflourish.app.reading.Recollection;
+import wildflourish.app.recording.RecordingModel;
+import wildflourish.app.recording.RecordingScreen;
 import wildflourish.app.rounds.RoundsModel;
 import wildflourish.app.rounds.RoundsScreen;
 import wildflourish.app.sheet.Printers;
@@ -33,6 +35,7 @@ import wildflourish.app.shelf.ShelfScreen;
 import wildflourish.app.trellis.TrellisScreen;
 import wildflourish.app.work.Background;
 import wildflourish.app.work.ClassBook;
+import wildflourish.app.work.Recordings;
 import wildflourish.app.writing.WritingModel;
 import wildflourish.app.writing.WritingScreen;
 import wildflourish.core.lesson.Standing;
@@ -69,7 +72,7 @@ final class Screens {
     /** All of them, made from what there is. */
     static List<Screen> of(Tools tools) {
         Screens make = new Screens(tools);
-        return List.of(make.shelf(), make.writing(), make.reading(), make.trellis(), make.across(), make.fit(), make.rounds(), make.practice, make.people(), make.lesson(), make.sheet(), make.chart());
+        return List.of(make.shelf(), make.writing(), make.reading(), make.trellis(), make.across(), make.fit(), make.rounds(), make.practice, make.recording(), make.people(), make.lesson(), make.sheet(), make.chart());
     }
 
     private Screen shelf() {
@@ -154,6 +157,11 @@ final class Screens {
         Sets sets = new Sets(t.keeper(), t.trellis(), t.background());
         return new RoundsScreen(new RoundsModel(t.trellis(), sets, t.background(), t.site()::say), t.trellis(), t.listening(), takeHome, sets,
                 t.shelf().tunes(), t.site());
+    }
+
+    private Screen recording() {
+        Recordings recordings = new Recordings(t.keeper().ask(l -> l.folder("recordings")));
+        return new RecordingScreen(new RecordingModel(t.trellis(), t.player(), recordings, t.background(), t.site()::say), t.trellis(), t.site());
     }
 
     private Screen people() {

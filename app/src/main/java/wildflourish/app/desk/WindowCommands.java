@@ -21,7 +21,7 @@ final class WindowCommands {
 
     WindowCommands(DeskModel desk) {
         this.desk = desk;
-        this.bringIn = Command.of("bring-in", "Bring in a file of tunes", FILES, () -> desk.asking().file(desk::bringIn)).keys("Ctrl+O");
+        this.bringIn = Command.of("bring-in", "Bring in a file of tunes", FILES, () -> desk.asking().file("file to bring in:", desk::bringIn)).keys("Ctrl+O");
     }
 
     Command bringIn() {

@@ -12,6 +12,9 @@ public interface Site {
     /** Shows a screen, unless it needs a tune and none is open: that is said. */
     void show(String screen);
 
+    /** Asks which file is to be read; {@code question} is a few words with a colon. */
+    void askWhich(String question, Consumer<Path> then);
+
     /**
      * Asks where a file is to be written.
      *

@@ -1,10 +1,12 @@
 package wildflourish.app.listening;
 
 import java.util.Optional;
+import java.util.OptionalLong;
 import wildflourish.sound.engine.Engine;
 import wildflourish.sound.engine.Output;
 import wildflourish.sound.transport.Course;
 import wildflourish.sound.transport.Moment;
+import wildflourish.sound.transport.Sounding;
 
 /** What plays courses: the engine, or what a test puts in its place. */
 public interface Player {
@@ -12,6 +14,12 @@ public interface Player {
     void play(Course course);
 
     void stop();
+
+    /** Plays something else than a course. */
+    void play(Sounding what);
+
+    /** How many samples have been heard of something else; empty where that is not what is played. */
+    OptionalLong heardOf(Sounding what);
 
     /** What is heard now; empty when nothing is played. */
     Optional<Moment> now();
@@ -36,6 +44,16 @@ public interface Player {
             @Override
             public void stop() {
                 engine.stop();
+            }
+
+            @Override
+            public void play(Sounding what) {
+                engine.play(what);
+            }
+
+            @Override
+            public OptionalLong heardOf(Sounding what) {
+                return engine.heardOf(what);
             }
 
             @Override

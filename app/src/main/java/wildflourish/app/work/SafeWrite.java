@@ -27,19 +27,46 @@ public final class SafeWrite {
      * @throws FileSystemException where a folder stands
      */
     public static void write(Path file, byte[] bytes) throws IOException {
+        write(file, out -> {
+            ByteBuffer left = ByteBuffer.wrap(bytes);
+            while (left.hasRemaining()) {
+                out.write(left);
+            }
+        });
+    }
+
+    /** A copy of a file, written as {@link #write} writes, a piece at a time. */
+    public static void copy(Path from, Path to) throws IOException {
+        write(to, out -> {
+            try (FileChannel in = FileChannel.open(from)) {
+                for (long at = 0; at < in.size();) {
+                    at += in.transferTo(at, in.size() - at, out);
+                }
+            }
+        });
+    }
+
+    /** What is written into a file. */
+    private interface Content {
+        void into(FileChannel out) throws IOException;
+    }
+
+    private static void write(Path file, Content content) throws IOException {
         Path place = behindLinks(file.toAbsolutePath());
         Optional<Path> folder = Optional.ofNullable(place.getParent());
         if (folder.isEmpty() || Files.isDirectory(place)) {
             throw new FileSystemException(file.toString(), null, "it is a folder");
         }
         if (Files.exists(place) && !Files.isRegularFile(place)) {
-            Files.write(place, bytes);
+            try (FileChannel out = FileChannel.open(place, StandardOpenOption.WRITE)) {
+                content.into(out);
+            }
             return;
         }
         Files.createDirectories(folder.get());
         Path beside = folder.get().resolve(".flourish-" + UUID.randomUUID() + ".part");
         try {
-            toDisk(beside, bytes);
+            toDisk(beside, content);
             keepRights(place, beside);
             try {
                 Files.move(beside, place, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
@@ -63,12 +90,9 @@ public final class SafeWrite {
     }
 
     /** A move that reaches the disk before what is moved would leave an empty file when the power fails. */
-    private static void toDisk(Path file, byte[] bytes) throws IOException {
+    private static void toDisk(Path file, Content content) throws IOException {
         try (FileChannel out = FileChannel.open(file, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE)) {
-            ByteBuffer left = ByteBuffer.wrap(bytes);
-            while (left.hasRemaining()) {
-                out.write(left);
-            }
+            content.into(out);
             out.force(true);
         }
     }

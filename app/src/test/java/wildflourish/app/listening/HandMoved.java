@@ -1,15 +1,18 @@
 package wildflourish.app.listening;
 
 import java.util.Optional;
+import java.util.OptionalLong;
 import wildflourish.sound.transport.Course;
 import wildflourish.sound.transport.Itinerary;
 import wildflourish.sound.transport.Moment;
+import wildflourish.sound.transport.Sounding;
 import wildflourish.sound.voice.Voice;
 
 /** A player whose sound stands still until it is moved. */
 public final class HandMoved implements Player {
 
     private Course course;
+    private Sounding other;
     private long frame;
     private int orders;
 
@@ -23,6 +26,19 @@ public final class HandMoved implements Player {
     @Override
     public void stop() {
         course = null;
+    }
+
+    @Override
+    public void play(Sounding what) {
+        course = null;
+        other = what;
+        frame = 0;
+        orders++;
+    }
+
+    @Override
+    public OptionalLong heardOf(Sounding what) {
+        return what == other ? OptionalLong.of(frame) : OptionalLong.empty();
     }
 
     @Override

@@ -2,7 +2,9 @@ package wildflourish.core.hearing;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Something that is heard on a note beside the note itself: what the fingers, the tongue or the bow did.
@@ -18,9 +20,9 @@ public record Happening(Kind kind, double at, double forMs, double semitones) {
         /** A new start, of the tongue, a stroke or a pluck. */
         ATTACK("a new attack"),
         /** Another pitch above, and back. */
-        ABOVE("a cut or another note above"),
+        ABOVE("a grace above"),
         /** Another pitch below, and back. */
-        BELOW("a tap or another note below"),
+        BELOW("a grace below"),
         /** A pitch that moves evenly into the note, or out of it. */
         GLIDE("a slide");
 
@@ -54,6 +56,8 @@ public record Happening(Kind kind, double at, double forMs, double semitones) {
     private static final double SHORTEST = 16;
     /** So far from the beginning an attack is the note's own, in milliseconds. */
     private static final double START = 30;
+    /** So near the end it is the next note's. */
+    private static final double END = 25;
     private static final float CLEAR = 0.35f;
 
     /** What happens in a stretch of frames whose note has a pitch, attacks at its very beginning left out. */
@@ -87,7 +91,7 @@ public record Happening(Kind kind, double at, double forMs, double semitones) {
             }
             frame = end;
         }
-        for (int f = from + (int) Math.ceil(START / heard.hopMs()); f < to - 1; f++) {
+        for (int f = from + (int) Math.ceil(START / heard.hopMs()); f < to - (int) (END / heard.hopMs()); f++) {
             if (heard.attack()[f] > CLEAR) {
                 all.add(new Happening(Kind.ATTACK, share(f - from, to - from), 0, 0));
             }
@@ -151,10 +155,41 @@ public record Happening(Kind kind, double at, double forMs, double semitones) {
         return Math.min(2, apart + 0.08 * Math.abs(semitones - other.semitones) + Math.abs(forMs - other.forMs) / 200);
     }
 
+    /** What was heard and what was meant by it; one of them may have no fellow. */
+    public record Pair(Optional<Happening> heard, Optional<Happening> meant) {}
+
+    /** Which of two notes' happenings are the same ones, by the cheapest way of changing one note into the other; in their order. */
+    public static List<Pair> pairs(List<Happening> heard, List<Happening> meant) {
+        double[][] cost = costs(heard, meant);
+        LinkedList<Pair> pairs = new LinkedList<>();
+        int i = heard.size();
+        int j = meant.size();
+        while (i > 0 || j > 0) {
+            if (i > 0 && j > 0 && cost[i][j] == cost[i - 1][j - 1] + heard.get(i - 1).unlike(meant.get(j - 1))) {
+                boolean fellows = heard.get(i - 1).unlike(meant.get(j - 1)) < 2;
+                if (!fellows) {
+                    pairs.addFirst(new Pair(Optional.empty(), Optional.of(meant.get(j - 1))));
+                }
+                pairs.addFirst(new Pair(Optional.of(heard.get(i - 1)), fellows ? Optional.of(meant.get(j - 1)) : Optional.empty()));
+                i--;
+                j--;
+            } else if (i > 0 && cost[i][j] == cost[i - 1][j] + 1) {
+                pairs.addFirst(new Pair(Optional.of(heard.get(--i)), Optional.empty()));
+            } else {
+                pairs.addFirst(new Pair(Optional.empty(), Optional.of(meant.get(--j))));
+            }
+        }
+        return pairs;
+    }
+
     /**
      * How unlike two notes are by what happens on them: the cheapest way of changing one into the other, what has no fellow costing 1. Exact, by dynamic programming.
      */
     public static double unlike(List<Happening> one, List<Happening> other) {
+        return costs(one, other)[one.size()][other.size()];
+    }
+
+    private static double[][] costs(List<Happening> one, List<Happening> other) {
         double[][] cost = new double[one.size() + 1][other.size() + 1];
         for (int i = 0; i <= one.size(); i++) {
             for (int j = 0; j <= other.size(); j++) {
@@ -165,6 +200,6 @@ public record Happening(Kind kind, double at, double forMs, double semitones) {
                 }
             }
         }
-        return cost[one.size()][other.size()];
+        return cost;
     }
 }

@@ -1,6 +1,7 @@
 package wildflourish.core.hearing;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.practice.Evenness;
@@ -33,14 +34,16 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
      * @param meant what should have been done
      * @param confidence from 0, where something else fits as well, to 1
      * @param happens what was heard on it beside the note itself
+     * @param expected what would have been heard of what was meant
      * @param extra what of that the gesture does not explain
      * @param unlike how far it is from what was meant: 0 for just that, 1 for each thing too many or too few
      */
     public record Note(Wanted wanted, Optional<Double> onsetMs, double durationMs, double lateMs, double cents, boolean tongued, String gesture, String meant,
-                       double confidence, List<Happening> happens, List<Happening> extra, double unlike) {
+                       double confidence, List<Happening> happens, List<Happening> expected, List<Happening> extra, double unlike) {
 
         public Note {
             happens = List.copyOf(happens);
+            expected = List.copyOf(expected);
             extra = List.copyOf(extra);
         }
     }
@@ -55,9 +58,11 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
     private static final int NEAR = 14;
     private static final int BEFORE = 16;
     /** An attack is taken for the onset where it is no farther from what is expected than where the note was laid, and this much, in milliseconds. */
-    private static final double RATHER = 25;
+    private static final double RATHER = 30;
     /** From one note to the next it takes so many frames at most. */
     private static final int PASSES = 3;
+    /** The note before rings on for so many frames at most. */
+    private static final int RINGS = 7;
     private static final float CLEAR = 0.35f;
 
     public HeardVersion {
@@ -90,6 +95,22 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
         double faster = line.isKnown() ? line.slope() : 1;
         // At the tempo that was played: how fast it was is told by itself.
         return Evenness.of(expected, java.util.Arrays.stream(onsets).filter(o -> !Double.isNaN(o)).map(o -> (o - start) / faster).sorted().boxed().toList());
+    }
+
+    /** The note that is heard at a moment of the recording: the latest that has begun; empty before the first. */
+    public Optional<Note> at(double ms) {
+        return notes.stream().filter(n -> n.onsetMs().isPresent() && n.onsetMs().get() <= ms).max(Comparator.comparingDouble(n -> n.onsetMs().orElse(0.0)));
+    }
+
+    /** A stretch of the recording, in milliseconds. */
+    public record Stretch(double fromMs, double toMs) {}
+
+    /** From the first onset of a stretch of notes to the first behind it, where any of them was heard. */
+    public Optional<Stretch> stretch(int from, int to) {
+        Optional<Double> start = notes.subList(from, to).stream().flatMap(n -> n.onsetMs().stream()).min(Comparator.naturalOrder());
+        Note last = notes.get(to - 1);
+        double end = notes.subList(to, notes.size()).stream().flatMap(n -> n.onsetMs().stream()).findFirst().orElse(last.onsetMs().orElse(0.0) + last.durationMs());
+        return start.filter(s -> s < end).map(s -> new Stretch(s, end));
     }
 
     /** How far it is from what was meant, over all notes. */
@@ -140,13 +161,14 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
         List<Expectations.Candidate> candidates = gestures.of(wanted.note());
         String meant = candidates.getFirst().ornament();
         if (placed.when().isEmpty()) {
-            return new Note(wanted, Optional.empty(), 0, 0, 0, false, Expectations.NOTHING, meant, 1, List.of(), List.of(), NOT_HEARD);
+            return new Note(wanted, Optional.empty(), 0, 0, 0, false, Expectations.NOTHING, meant, 1, List.of(), List.of(), List.of(), NOT_HEARD);
         }
         Alignment.Span when = placed.when().get();
         double pitch = wanted.midi() + alignment.semitones() + alignment.tuning();
         int from = heard.frame(onsets[index]);
         double coming = index == 0 ? Double.NaN : alignment.notes().get(index - 1).wanted().midi() + alignment.semitones() + alignment.tuning();
-        List<Happening> happens = Happening.within(heard, arrived(heard, from, when.to(), coming, pitch), when.to(), pitch);
+        int to = end(heard, alignment, index, onsets);
+        List<Happening> happens = Happening.within(heard, arrived(heard, from, to, coming, pitch), to, pitch);
         Expectations.Candidate best = candidates.getFirst();
         double least = Double.MAX_VALUE;
         for (Expectations.Candidate candidate : candidates) {
@@ -164,8 +186,8 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
         }
         TimeLine around = TimeLine.around(alignment.notes().stream().map(Alignment.Placed::wanted).toList(), onsets, index);
         boolean tongued = heard.attack()[from] > CLEAR;
-        return new Note(wanted, Optional.of(onsets[index]), heard.ms(when.to()) - onsets[index], late(wanted, around, onsets[index]), cents(heard, when, pitch), tongued,
-                best.ornament(), meant, Math.clamp(second - least, 0, 1), happens, extra(happens, best.happens()),
+        return new Note(wanted, Optional.of(onsets[index]), heard.ms(to) - onsets[index], late(wanted, around, onsets[index]), cents(heard, when, pitch), tongued,
+                best.ornament(), meant, Math.clamp(second - least, 0, 1), happens, candidates.getFirst().happens(), extra(happens, best.happens()),
                 Happening.unlike(happens, candidates.getFirst().happens()));
     }
 
@@ -177,9 +199,33 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
         return one.happens().stream().map(Happening::kind).toList().equals(other.happens().stream().map(Happening::kind).toList());
     }
 
+    /** The first frame that is not in a note any more: where it was laid to, and not behind the onset of the next. */
+    private static int end(Heard heard, Alignment alignment, int index, double[] onsets) {
+        int to = alignment.notes().get(index).when().map(Alignment.Span::to).orElse(0);
+        for (int next = index + 1; next < onsets.length; next++) {
+            if (!Double.isNaN(onsets[next])) {
+                return Math.max(heard.frame(onsets[index]) + 1, Math.min(to, heard.frame(onsets[next]) - 1));
+            }
+        }
+        return to;
+    }
+
     /** The first frame that does not lie between the note before and this one: on the way from one to the other nothing happens. */
-    private static int arrived(Heard heard, int from, int to, double coming, double pitch) {
+    private static int arrived(Heard heard, int begins, int to, double coming, double pitch) {
+        int from = begins;
         int frame = from;
+        while (frame < to && Math.abs(heard.midi()[frame] - coming) < 0.6 && Math.abs(coming - pitch) > 0.6) {
+            frame++;
+        }
+        int there = frame;
+        while (there < to && Math.abs(heard.midi()[there] - pitch) > 0.6) {
+            there++;
+        }
+        // Longer it is no note that rings on but a grace of its pitch; and what goes on slowly is a slide out of it.
+        if (frame <= from + RINGS && there <= frame + PASSES) {
+            from = frame;
+        }
+        frame = from;
         while (frame < Math.min(to, from + PASSES) && heard.midi()[frame] > Math.min(coming, pitch) - 0.6 && heard.midi()[frame] < Math.max(coming, pitch) + 0.6
                 && Math.abs(heard.midi()[frame] - pitch) > 0.6) {
             frame++;

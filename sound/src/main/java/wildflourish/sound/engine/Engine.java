@@ -2,6 +2,7 @@ package wildflourish.sound.engine;
 
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.Consumer;
@@ -10,10 +11,11 @@ import org.jspecify.annotations.Nullable;
 import wildflourish.sound.transport.Course;
 import wildflourish.sound.transport.Moment;
 import wildflourish.sound.transport.Playback;
+import wildflourish.sound.transport.Sounding;
 import wildflourish.sound.voice.Voice;
 
 /**
- * Plays courses on a device, on a thread of its own that sleeps while there is nothing to play. What was playing fades out while
+ * Plays courses, and recordings, on a device, on a thread of its own that sleeps while there is nothing to play. What was playing fades out while
  * the next begins, so that no change clicks. When the device is lost, another is taken and a notice given.
  */
 public final class Engine implements AutoCloseable {
@@ -32,21 +34,26 @@ public final class Engine implements AutoCloseable {
     private final AtomicReference<Order> order = new AtomicReference<>();
     private final float[] mix = new float[BLOCK];
     private final float[] one = new float[BLOCK];
-    private final @Nullable Playback[] leaving = new Playback[LEAVING];
+    private final @Nullable Sounding[] leaving = new Sounding[LEAVING];
     private final int[] fade = new int[LEAVING];
     private final Limiter limiter = new Limiter();
     private volatile @Nullable Output output;
     private volatile @Nullable Playing playing;
     private volatile boolean closed;
-    private @Nullable Playback current;
+    private @Nullable Sounding current;
     private long written;
     private int ringing;
 
     /** What to do next: play something else, or nothing. */
-    private record Order(Optional<Playback> playback) {}
+    private record Order(Optional<Sounding> sounding) {}
 
     /** What is being played, and the device's sample at which it began. */
-    private record Playing(Course course, Output on, long startedAt) {}
+    private record Playing(Sounding what, Output on, long startedAt) {
+
+        Optional<Course> course() {
+            return what instanceof Playback playback ? Optional.of(playback.course()) : Optional.empty();
+        }
+    }
 
     /** An engine on the sound card, or where there is none on a device that keeps time in silence. */
     public static Engine onSoundCard(Consumer<String> notices) {
@@ -76,7 +83,12 @@ public final class Engine implements AutoCloseable {
 
     /** Plays a course from now on; what was playing fades out. Making it ready is the caller's work, a few milliseconds. */
     public void play(Course course) {
-        order.set(new Order(Optional.of(new Playback(course))));
+        play(new Playback(course));
+    }
+
+    /** Plays something else than a course from now on. */
+    public void play(Sounding what) {
+        order.set(new Order(Optional.of(what)));
         LockSupport.unpark(thread);
     }
 
@@ -86,16 +98,22 @@ public final class Engine implements AutoCloseable {
         LockSupport.unpark(thread);
     }
 
-    /** What is heard at this moment; empty when nothing is played. A course that is over stays until the next order. */
+    /** What is heard at this moment; empty when no course is played. A course that is over stays until the next order. */
     public Optional<Moment> now() {
         Playing now = playing;
-        return now == null ? Optional.empty() : Optional.of(now.course().at(heard(now)));
+        return now == null ? Optional.empty() : now.course().map(c -> c.at(heard(now)));
+    }
+
+    /** How many samples have been heard of something; empty where that is not what is played. */
+    public OptionalLong heardOf(Sounding what) {
+        Playing now = playing;
+        return now == null || now.what() != what ? OptionalLong.empty() : OptionalLong.of(heard(now));
     }
 
     /** What is being played; empty when nothing is. */
     public Optional<Course> course() {
         Playing now = playing;
-        return now == null ? Optional.empty() : Optional.of(now.course());
+        return now == null ? Optional.empty() : now.course();
     }
 
     private static long heard(Playing now) {
@@ -150,12 +168,12 @@ public final class Engine implements AutoCloseable {
         if (current != null) {
             leave(current);
         }
-        current = next.playback().orElse(null);
-        playing = next.playback().map(p -> new Playing(p.course(), device(), written)).orElse(null);
+        current = next.sounding().orElse(null);
+        playing = next.sounding().map(p -> new Playing(p, device(), written)).orElse(null);
         ringing = FADE + Limiter.DELAY + BLOCK;
     }
 
-    private void leave(Playback playback) {
+    private void leave(Sounding playback) {
         int slot = 0;
         for (int i = 0; i < LEAVING; i++) {
             slot = fade[i] < fade[slot] ? i : slot;
@@ -210,8 +228,8 @@ public final class Engine implements AutoCloseable {
             output = other;
             Playing now = playing;
             if (now != null) {
-                // The course goes on where it is, on the new device's own count.
-                playing = new Playing(now.course(), other, now.startedAt() - written);
+                // What is played goes on where it is, on the new device's own count.
+                playing = new Playing(now.what(), other, now.startedAt() - written);
             }
             written = 0;
             notices.accept("the sound device was lost; going on with " + other.name());

@@ -10,7 +10,7 @@ import wildflourish.sound.voice.VoiceData;
  * Renders a course, block by block. For one thread; allocates nothing after it is made. Two decks take turns: as a leg ends, its
  * deck lets what sounds die away while the other begins the next, so that nothing is cut off.
  */
-public final class Playback {
+public final class Playback implements Sounding {
 
     private final Course course;
     private final Deck[] decks;
@@ -104,7 +104,7 @@ public final class Playback {
         return course;
     }
 
-    /** Adds the next samples to {@code into[from]} to {@code into[to - 1]}. */
+    @Override
     public void render(float[] into, int from, int to) {
         int at = from;
         while (at < to) {
@@ -143,6 +143,7 @@ public final class Playback {
     }
 
     /** Whether all legs have been played and nothing sounds any more. */
+    @Override
     public boolean isDone() {
         return track == null && decks[0].isSilent() && decks[1].isSilent();
     }

@@ -6,9 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Random;
-import java.util.TreeMap;
 import java.util.function.DoubleUnaryOperator;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -32,24 +30,12 @@ class HearingTest {
             12, List.of("cut"), 14, List.of("tonguing"), 17, List.of("tap"), 19, List.of("cut"), 22, List.of("tap"));
     private static final Map<Integer, List<String>> FIDDLE = Map.of(0, List.of("cut"), 2, List.of("touch"), 4, List.of("cut"), 7, List.of("slide"), 8, List.of("long-roll"),
             12, List.of("cut"), 17, List.of("touch"), 19, List.of("cut"), 24, List.of("slide"));
+    /** Every note 20 ms early or late by chance, and the tempo 5 % up and down again. */
+    private static final MadeUpStudent UNEVEN = new MadeUpStudent(20, 0.05, 0, 30, 11);
     /** Half a second before the music. */
     private static final double LEAD_MS = 500;
 
     private record Rendering(float[] samples, double cents, double tempo) {}
-
-    /** As somebody plays: every note 20 ms early or late by chance, and the tempo 5 % up and down again. */
-    private static DoubleUnaryOperator uneven(Piece piece) {
-        TreeMap<Double, Double> moved = new TreeMap<>(Map.of(0.0, 0.0));
-        Random random = new Random(11);
-        double whole = piece.performance().durationMs();
-        piece.performance().melody().forEach(s -> moved.put(s.atMs(), Math.clamp(20 * random.nextGaussian(), -45, 45) + 0.05 * whole / Math.PI * Math.sin(Math.PI * s.atMs() / whole)));
-        return ms -> {
-            Map.Entry<Double, Double> before = moved.floorEntry(Math.max(0, ms));
-            Map.Entry<Double, Double> after = Optional.ofNullable(moved.higherEntry(ms)).orElse(before);
-            double share = after.equals(before) ? 0 : (ms - before.getKey()) / (after.getKey() - before.getKey());
-            return ms + before.getValue() + share * (after.getValue() - before.getValue());
-        };
-    }
 
     private static Piece moved(Piece piece, DoubleUnaryOperator moments) {
         return new Piece(piece.version(), piece.performance(), piece.played(), piece.lilt(), Cueing.of(piece.situation(), piece.performance(), moments), piece.voice());
@@ -106,7 +92,7 @@ class HearingTest {
         Map<Integer, List<String>> ornaments = gestures == 0 ? Map.of() : instrument.equals("fiddle") ? FIDDLE : WIND;
         Arrangement arrangement = Pieces.arrangement(instrument, "M:4/4\nL:1/8\nK:D", MUSIC, "1/4=150", ornaments);
         Piece piece = Piece.of(arrangement, 1, Tempo.parse("1/4=150"), Lilt.STRAIGHT);
-        DoubleUnaryOperator moments = harm.equals("uneven") ? uneven(piece) : DoubleUnaryOperator.identity();
+        DoubleUnaryOperator moments = harm.equals("uneven") ? UNEVEN.moments(piece.performance()) : DoubleUnaryOperator.identity();
         Rendering rendering = rendering(moved(piece, moments), snr, harm);
         HeardVersion heard = HeardVersion.of(arrangement.version(1), EarsTest.listen(rendering.samples(), Ear.RATE));
         int right = 0;

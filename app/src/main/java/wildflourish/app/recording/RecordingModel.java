@@ -1,0 +1,363 @@
+package wildflourish.app.recording;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.OptionalLong;
+import java.util.function.Consumer;
+import java.util.stream.IntStream;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import wildflourish.app.listening.Player;
+import wildflourish.app.recording.RecordingState.Extent;
+import wildflourish.app.recording.RecordingState.Listened;
+import wildflourish.app.recording.RecordingState.Manner;
+import wildflourish.app.trellis.TrellisModel;
+import wildflourish.app.work.Background;
+import wildflourish.app.work.Folders;
+import wildflourish.app.work.Recordings;
+import wildflourish.core.hearing.Account;
+import wildflourish.core.hearing.Heard;
+import wildflourish.core.hearing.HeardVersion;
+import wildflourish.core.reading.Phrase;
+import wildflourish.core.reading.Phrases;
+import wildflourish.core.setting.Version;
+import wildflourish.sound.hearing.Audio;
+import wildflourish.sound.hearing.Ears;
+import wildflourish.sound.hearing.Excerpt;
+import wildflourish.sound.hearing.MadeUpStudent;
+import wildflourish.sound.hearing.NoRecording;
+import wildflourish.sound.hearing.Recording;
+import wildflourish.sound.hearing.Shift;
+import wildflourish.sound.hearing.Take;
+
+/** The recordings of the open tune, and what was played in the one in hand. Listening goes on in the background and can be stopped. */
+public final class RecordingModel {
+
+    private static final String SLOT = "recording";
+
+    private final TrellisModel trellis;
+    private final Player player;
+    private final Recordings recordings;
+    private final Background background;
+    private final Consumer<String> say;
+    private final ReadOnlyObjectWrapper<RecordingState> state = new ReadOnlyObjectWrapper<>(RecordingState.EMPTY);
+    private Optional<Excerpt> excerpt = Optional.empty();
+    private OptionalInt meant = OptionalInt.empty();
+    private boolean shown;
+
+    /** A model over the open tune. */
+    public RecordingModel(TrellisModel trellis, Player player, Recordings recordings, Background background, Consumer<String> say) {
+        this.trellis = trellis;
+        this.player = player;
+        this.recordings = recordings;
+        this.background = background;
+        this.say = say;
+        trellis.state().addListener((o, before, now) -> {
+            if (shown) {
+                refresh();
+            }
+        });
+    }
+
+    /** What is shown. */
+    ReadOnlyObjectProperty<RecordingState> state() {
+        return state.getReadOnlyProperty();
+    }
+
+    /** Follows the open tune, or rests. */
+    void setShown(boolean now) {
+        shown = now;
+        if (now) {
+            refresh();
+        } else {
+            stop();
+        }
+    }
+
+    private void refresh() {
+        if (!trellis.isOpen()) {
+            return;
+        }
+        RecordingState before = state.get();
+        if (before.tune() != trellis.now().tune()) {
+            stop();
+            meant = OptionalInt.empty();
+            List<Path> files = files(trellis.now().tune());
+            state.set(new RecordingState(trellis.now().tune(), files, Optional.empty(), Optional.empty(), 0, before.how(), false, 0));
+            files.stream().findFirst().ifPresent(this::choose);
+        } else if (before.listened().filter(l -> !l.version().arrangement().equals(trellis.arrangement())).isPresent()) {
+            before.listened().ifPresent(l -> compare(l.take(), l.heard(), l.file()));
+        }
+    }
+
+    private List<Path> files(long tune) {
+        try {
+            return recordings.of(tune);
+        } catch (IOException e) {
+            say.accept("the recordings of this tune cannot be read: look whether their disk is there");
+            return List.of();
+        }
+    }
+
+    /** Takes a copy of a file in and listens to it. */
+    public void bringIn(Path file) {
+        long tune = trellis.now().tune();
+        take(tune, file.getFileName().toString(), job -> {
+            try (Audio audio = Recording.open(file)) {
+                audio.read(new float[audio.channels()][1]);
+            }
+            return recordings.takeIn(tune, file);
+        });
+    }
+
+    /** Lets somebody who is not there play the rung in hand: to see what listening does. */
+    void madeUp() {
+        long tune = trellis.now().tune();
+        Version version = trellis.arrangement().version(trellis.rung());
+        String name = "made-up student " + Folders.fileName(version.arrangement().instrument().name() + " " + version.arrangement().ladder().rung(version.rung()).name()) + ".wav";
+        take(tune, name, job -> {
+            Path place = recordings.place(tune, name);
+            java.nio.file.Files.createDirectories(place.getParent());
+            Shift.write(MadeUpStudent.USUAL.play(version), place, n -> { }, job::stopped);
+            return place;
+        });
+    }
+
+    private void take(long tune, String name, Background.Work<Path> work) {
+        record Came(Optional<Path> place, String trouble) {}
+        background.run(new Background.Words("taking in " + name, "%s could not be taken in: look whether there is room on the disk".formatted(name)), job -> {
+            try {
+                return new Came(Optional.of(work.run(job)), "");
+            } catch (NoRecording e) {
+                return new Came(Optional.empty(), String.valueOf(e.getMessage()));
+            }
+        }, came -> {
+            if (came.place().isEmpty()) {
+                say.accept(came.trouble());
+            } else if (state.get().tune() == tune) {
+                state.set(state.get().with(files(tune)));
+                choose(came.place().get());
+            }
+        });
+    }
+
+    /** Takes a recording in hand and listens to it. */
+    void choose(Path file) {
+        if (state.get().chosen().filter(file::equals).isPresent()) {
+            return;
+        }
+        stop();
+        meant = OptionalInt.empty();
+        state.set(state.get().choosing(Optional.of(file)));
+        String name = String.valueOf(file.getFileName());
+        record Got(Optional<Take> take, Optional<Heard> heard, String trouble) {}
+        background.latest(SLOT, new Background.Words("listening to " + name, "%s could not be listened to; it is as it was".formatted(name)), job -> {
+            try (Audio audio = Recording.open(file)) {
+                Take take = Take.of(audio, s -> { }, job::stopped);
+                int[] told = {0};
+                Heard heard = Ears.listen(take.audio(), seconds -> {
+                    if (seconds >= told[0] + 5) {
+                        told[0] = (int) seconds;
+                        job.tell("listening to %s: %d of %d s".formatted(name, told[0], Math.round(take.lengthMs() / 1000)));
+                    }
+                }, job::stopped);
+                return new Got(Optional.of(take), Optional.of(heard), "");
+            } catch (NoRecording e) {
+                return new Got(Optional.empty(), Optional.empty(), String.valueOf(e.getMessage()));
+            }
+        }, got -> {
+            if (got.take().isPresent() && got.heard().isPresent()) {
+                compare(got.take().get(), got.heard().get(), file);
+            } else {
+                say.accept(got.trouble());
+            }
+        }, () -> { });
+    }
+
+    /** Says which rung was meant; empty for the one that is nearest. */
+    void mean(OptionalInt rung) {
+        meant = rung;
+        state.get().listened().ifPresent(l -> compare(l.take(), l.heard(), l.file()));
+    }
+
+    /** Which rung is said to have been meant; empty for the nearest. */
+    OptionalInt meant() {
+        return meant;
+    }
+
+    private void compare(Take take, Heard heard, Path file) {
+        Version whole = trellis.arrangement().version(0);
+        OptionalInt rung = meant.isPresent() && meant.getAsInt() < whole.arrangement().ladder().size() ? meant : OptionalInt.empty();
+        Optional<Listened> before = state.get().listened();
+        record Found(Optional<Listened> listened, String trouble) {}
+        background.latest(SLOT, new Background.Words("comparing with the tune", "what was heard could not be laid under the tune; the recording is as it was"), job -> {
+            try {
+                int nearest = before.filter(b -> b.heard() == heard && b.version().arrangement().equals(whole.arrangement())).map(Listened::nearest)
+                        .orElseGet(() -> HeardVersion.nearestRung(whole, heard));
+                Version version = whole.on(rung.orElse(nearest));
+                HeardVersion played = HeardVersion.of(version, heard);
+                boolean nothing = played.notes().stream().noneMatch(n -> n.onsetMs().isPresent());
+                return nothing ? new Found(Optional.empty(), "nothing of this tune is heard in %s: is it this tune, and one instrument alone?".formatted(file.getFileName()))
+                        : new Found(Optional.of(new Listened(file, take, heard, nearest, version, played, Account.of(version, played))), "");
+            } catch (IllegalArgumentException e) {
+                return new Found(Optional.empty(), String.valueOf(e.getMessage()));
+            }
+        }, found -> {
+            if (found.listened().isEmpty()) {
+                say.accept(found.trouble());
+            } else if (state.get().chosen().filter(file::equals).isPresent()) {
+                state.set(state.get().with(found.listened().get()));
+            }
+        }, () -> { });
+    }
+
+    /** Throws the recording in hand away for good. */
+    void throwAway() {
+        RecordingState now = state.get();
+        now.chosen().ifPresent(file -> {
+            stop();
+            try {
+                recordings.throwAway(file);
+                state.set(now.choosing(Optional.empty()).with(files(now.tune())));
+                say.accept("%s is thrown away".formatted(file.getFileName()));
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        });
+    }
+
+    /** Takes the next note, or the one before, in hand. */
+    void step(int by) {
+        RecordingState now = state.get();
+        now.listened().ifPresent(l -> state.set(now.at(Math.clamp(now.note() + by, 0, Math.max(0, l.played().notes().size() - 1)))));
+    }
+
+    /** Takes the next note, or the one before, in hand of which there is something to say. */
+    void stepToRemark(int by) {
+        RecordingState now = state.get();
+        now.listened().ifPresent(l -> {
+            int note = now.note() + by;
+            while (note >= 0 && note < l.played().notes().size() && Marks.of(l, note).isEmpty()) {
+                note += by;
+            }
+            if (note >= 0 && note < l.played().notes().size()) {
+                state.set(now.at(note));
+            } else {
+                say.accept(by > 0 ? "there is nothing to say of the notes behind this one" : "there is nothing to say of the notes before this one");
+            }
+        });
+    }
+
+    /** Takes a note of the plain tune in hand, in the same time through where there is one. */
+    void select(int plain) {
+        RecordingState now = state.get();
+        now.listened().ifPresent(l -> {
+            int pass = now.inHand().map(n -> n.wanted().pass()).orElse(1);
+            List<Integer> there = IntStream.range(0, l.played().notes().size()).filter(i -> Marks.plain(l, i) == plain).boxed().toList();
+            there.stream().filter(i -> l.played().notes().get(i).wanted().pass() == pass).findFirst().or(() -> there.stream().findFirst()).ifPresent(i -> state.set(now.at(i)));
+        });
+    }
+
+    /** The same note in the next time through, the first again behind the last. */
+    void nextPass() {
+        RecordingState now = state.get();
+        now.listened().ifPresent(l -> now.inHand().ifPresent(hand -> {
+            List<Integer> there = IntStream.range(0, l.played().notes().size()).filter(i -> l.played().notes().get(i).wanted().note() == hand.wanted().note()).boxed().toList();
+            state.set(now.at(there.get((there.indexOf(now.note()) + 1) % there.size())));
+        }));
+    }
+
+    /** Plays it in another manner from now on. */
+    void how(Manner manner) {
+        Manner fair = new Manner(manner.extent(), manner.again(), Math.clamp(manner.percent(), (int) (100 * Shift.SLOWEST), (int) (100 * Shift.FASTEST)),
+                Math.clamp(manner.cents(), (int) -Shift.FARTHEST, (int) Shift.FARTHEST));
+        RecordingState now = state.get();
+        if (!fair.equals(now.how())) {
+            state.set(now.with(fair));
+            if (now.playing()) {
+                play();
+            }
+        }
+    }
+
+    /** Plays the recording, or stops. */
+    void toggle() {
+        if (state.get().playing()) {
+            stop();
+        } else if (state.get().listened().isPresent()) {
+            play();
+        } else {
+            say.accept(state.get().files().isEmpty() ? "bring in a recording first: B" : "the recording has not been listened to yet");
+        }
+    }
+
+    private void play() {
+        state.get().listened().ifPresent(l -> {
+            Manner how = state.get().how();
+            HeardVersion.Stretch stretch = stretch(l, how.extent());
+            Excerpt next = new Excerpt(l.take(), stretch.fromMs(), stretch.toMs(), new Shift(how.percent() / 100.0, how.cents()), how.again());
+            excerpt = Optional.of(next);
+            player.play(next);
+            state.set(state.get().playing(true, stretch.fromMs()));
+        });
+    }
+
+    private HeardVersion.Stretch stretch(Listened l, Extent extent) {
+        int note = state.get().note();
+        List<HeardVersion.Note> notes = l.played().notes();
+        double end = l.take().lengthMs();
+        return switch (extent) {
+            case ALL -> new HeardVersion.Stretch(0, end);
+            case ON -> new HeardVersion.Stretch(notes.subList(note, notes.size()).stream().flatMap(n -> n.onsetMs().stream()).findFirst().orElse(0.0), end);
+            case BAR -> around(l, i -> notes.get(i).wanted().bar() == notes.get(note).wanted().bar() && notes.get(i).wanted().pass() == notes.get(note).wanted().pass());
+            case PHRASE -> {
+                int plain = Marks.plain(l, note);
+                Optional<Phrase> phrase = Phrases.of(l.version()).stream().filter(p -> p.holds(plain)).findFirst();
+                yield around(l, i -> phrase.filter(p -> p.holds(Marks.plain(l, i))).isPresent());
+            }
+        };
+    }
+
+    /** The notes around the one in hand that have something in common with it. */
+    private HeardVersion.Stretch around(Listened l, java.util.function.IntPredicate same) {
+        int from = state.get().note();
+        int to = from + 1;
+        while (from > 0 && same.test(from - 1)) {
+            from--;
+        }
+        while (to < l.played().notes().size() && same.test(to)) {
+            to++;
+        }
+        return l.played().stretch(from, to).orElseGet(() -> new HeardVersion.Stretch(0, l.take().lengthMs()));
+    }
+
+    /** Stops what is played here. */
+    void stop() {
+        if (state.get().playing()) {
+            excerpt = Optional.empty();
+            player.stop();
+            state.set(state.get().playing(false, 0));
+        }
+    }
+
+    /** Follows what is heard. */
+    void tick() {
+        RecordingState now = state.get();
+        excerpt.ifPresent(e -> {
+            OptionalLong heard = player.heardOf(e);
+            if (heard.isPresent()) {
+                state.set(now.playing(!e.isDone(), e.ms(heard.getAsLong())));
+            }
+        });
+    }
+
+    /** Somebody else plays now, or the sound was lost. */
+    void soundLost() {
+        excerpt = Optional.empty();
+        state.set(state.get().playing(false, 0));
+    }
+}

@@ -1,0 +1,91 @@
+package wildflourish.app.recording;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.hearing.Account;
+import wildflourish.core.hearing.Heard;
+import wildflourish.core.hearing.HeardVersion;
+import wildflourish.core.setting.Version;
+import wildflourish.sound.hearing.Take;
+
+/**
+ * What the recording screen shows.
+ *
+ * @param files the recordings of the tune
+ * @param chosen the one in hand
+ * @param listened what was heard in it; empty until then, and where it could not be listened to
+ * @param note index of the note in hand among those that should come
+ * @param how it is played
+ * @param playing whether it is
+ * @param nowMs where in the recording one is while it plays, in milliseconds
+ */
+record RecordingState(long tune, List<Path> files, Optional<Path> chosen, Optional<Listened> listened, int note, Manner how, boolean playing, double nowMs) {
+
+    static final RecordingState EMPTY = new RecordingState(-1, List.of(), Optional.empty(), Optional.empty(), 0, new Manner(Extent.ON, false, 100, 0), false, 0);
+
+    /** What of it is played. */
+    enum Extent {
+        ON("from this note on"), BAR("this bar"), PHRASE("this phrase"), ALL("all of it");
+
+        private final String words;
+
+        Extent(String words) {
+            this.words = words;
+        }
+
+        String words() {
+            return words;
+        }
+    }
+
+    /**
+     * How a recording is played.
+     *
+     * @param again around and around
+     * @param percent of its tempo
+     * @param cents how far its pitch is moved, in hundredths of a semitone
+     */
+    record Manner(Extent extent, boolean again, int percent, int cents) {}
+
+    /**
+     * What was heard.
+     *
+     * @param nearest the rung that it is nearest to
+     * @param version what was meant
+     */
+    record Listened(Path file, Take take, Heard heard, int nearest, Version version, HeardVersion played, Account account) {}
+
+    RecordingState {
+        files = List.copyOf(files);
+    }
+
+    /** The note in hand, where something was heard. */
+    Optional<HeardVersion.Note> inHand() {
+        return listened.filter(l -> note < l.played().notes().size()).map(l -> l.played().notes().get(note));
+    }
+
+    RecordingState choosing(Optional<Path> file) {
+        return new RecordingState(tune, files, file, Optional.empty(), 0, how, false, 0);
+    }
+
+    RecordingState with(List<Path> there) {
+        return new RecordingState(tune, there, chosen, listened, note, how, playing, nowMs);
+    }
+
+    RecordingState with(Listened found) {
+        return new RecordingState(tune, files, chosen, Optional.of(found), Math.min(note, Math.max(0, found.played().notes().size() - 1)), how, playing, nowMs);
+    }
+
+    RecordingState at(int other) {
+        return new RecordingState(tune, files, chosen, listened, other, how, playing, nowMs);
+    }
+
+    RecordingState with(Manner other) {
+        return new RecordingState(tune, files, chosen, listened, note, other, playing, nowMs);
+    }
+
+    RecordingState playing(boolean now, double ms) {
+        return new RecordingState(tune, files, chosen, listened, note, how, now, ms);
+    }
+}

@@ -1,0 +1,190 @@
+package wildflourish.app.recording;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.stream.IntStream;
+import javafx.geometry.Insets;
+import javafx.scene.Node;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Spinner;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.VBox;
+import wildflourish.app.controls.Boxes;
+import wildflourish.app.controls.Choosing;
+import wildflourish.app.controls.Filling;
+import wildflourish.app.controls.Labels;
+import wildflourish.app.controls.Numbers;
+import wildflourish.app.controls.Question;
+import wildflourish.app.frame.Command;
+import wildflourish.app.frame.CommandButton;
+import wildflourish.app.paint.Look;
+import wildflourish.app.recording.RecordingState.Extent;
+import wildflourish.app.recording.RecordingState.Listened;
+import wildflourish.app.recording.RecordingState.Manner;
+import wildflourish.core.hearing.HeardVersion;
+import wildflourish.core.hearing.Remark;
+import wildflourish.core.setting.Ladder;
+import wildflourish.core.tune.BarNames;
+
+/** What was played, on the score; beside it which recording, how it is played, the note in hand, and the whole in words. */
+public final class RecordingView extends BorderPane {
+
+    private static final double SIDE = 340;
+
+    private final RecordingModel model;
+    private final RecordingScore score;
+    private final ComboBox<Path> files = new ComboBox<>();
+    private final ComboBox<Integer> meant = new ComboBox<>();
+    private final ComboBox<Extent> extent = new ComboBox<>();
+    private final CheckBox again = new CheckBox("around and around");
+    private final Spinner<Integer> percent = Numbers.spinner("recording-percent", 25, 200, 100, 5, "per cent of its tempo");
+    private final Spinner<Integer> semitones = Numbers.spinner("recording-semitones", -12, 12, 0, 1, "semitones higher or, below 0, lower");
+    private final Spinner<Integer> cents = Numbers.spinner("recording-cents", -100, 100, 0, 5, "cents higher or, below 0, lower");
+    private final Label title = Labels.wrapped("");
+    private final VBox said = new VBox(4);
+    private final VBox account = new VBox(4);
+    private final VBox inHand = new VBox(8);
+    private final Label empty = Labels.wrapped("");
+    private final Question question = new Question("recording-away-answer", this::focusScore);
+    private final Filling filling = new Filling();
+
+    /** A view of the model with buttons for some of the screen's commands. */
+    RecordingView(RecordingModel model, List<Command> commands) {
+        this.model = model;
+        this.score = new RecordingScore(model::select);
+        setId("recording");
+        title.setId("recording-title");
+        title.getStyleClass().add("note-title");
+        empty.setId("recording-empty");
+        said.setId("recording-said");
+        account.setId("recording-account");
+        boxes();
+        FlowPane deeds = CommandButton.row(commands, this::focusScore, List.of(Map.entry("recording-bring-in", "Bring in…"), Map.entry("recording-made-up", "Made-up student"),
+                Map.entry("recording-away", "Throw away…")));
+        inHand.getChildren().setAll(title, said, Labels.heading("The whole"), account);
+        VBox side = new VBox(8, Boxes.labelled("recording-file", "recording", files), deeds, question, Boxes.labelled("recording-meant", "what was meant", meant), inHand,
+                Labels.heading("How it is played"), Boxes.labelled("recording-extent", "from where to where", extent), again, Numbers.row("% of its tempo", percent),
+                Numbers.row("semitones", semitones), Numbers.row("cents", cents),
+                Labels.quiet("\u2713 spoke   \u00d7 did not   \u25cb not heard   + more came"), Labels.quiet("\u25b6 late   \u25c0 early   \u25b2 sharp   \u25bc flat   \u223f out of place"));
+        side.setPadding(new Insets(12));
+        ScrollPane scroll = new ScrollPane(side);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setPrefWidth(SIDE);
+        scroll.getStyleClass().add("side");
+        setRight(scroll);
+        BorderPane.setMargin(empty, new Insets(24));
+        model.state().addListener((o, before, now) -> show(now));
+        show(model.state().get());
+    }
+
+    private void boxes() {
+        files.setConverter(Choosing.by(p -> String.valueOf(p.getFileName())));
+        files.setOnAction(e -> changed(() -> Optional.ofNullable(files.getValue()).ifPresent(model::choose)));
+        meant.setConverter(Choosing.by(this::rung));
+        meant.setOnAction(e -> changed(() -> Optional.ofNullable(meant.getValue()).ifPresent(r -> model.mean(r < 0 ? OptionalInt.empty() : OptionalInt.of(r)))));
+        extent.getItems().setAll(Extent.values());
+        extent.setConverter(Choosing.by(Extent::words));
+        extent.setOnAction(e -> how());
+        again.setId("recording-again");
+        again.setOnAction(e -> how());
+        percent.valueProperty().addListener((o, before, now) -> how());
+        semitones.valueProperty().addListener((o, before, now) -> how());
+        cents.valueProperty().addListener((o, before, now) -> how());
+    }
+
+    private void changed(Runnable change) {
+        if (!filling.isOn()) {
+            change.run();
+        }
+    }
+
+    private void how() {
+        changed(() -> model.how(new Manner(extent.getValue(), again.isSelected(), percent.getValue(), 100 * semitones.getValue() + cents.getValue())));
+    }
+
+    private String rung(int rung) {
+        Optional<Listened> listened = model.state().get().listened();
+        return listened.map(l -> {
+            Ladder ladder = l.version().arrangement().ladder();
+            return rung < 0 ? "the nearest: " + ladder.rung(l.nearest()).name() : ladder.rung(Math.min(rung, ladder.size() - 1)).name();
+        }).orElse("");
+    }
+
+    private void show(RecordingState now) {
+        filling.fill(() -> {
+            if (!files.getItems().equals(now.files())) {
+                files.getItems().setAll(now.files());
+            }
+            files.setValue(now.chosen().orElse(null));
+            files.setDisable(now.files().isEmpty());
+            List<Integer> rungs = now.listened().map(l -> IntStream.range(-1, l.version().arrangement().ladder().size()).boxed().toList()).orElse(List.of());
+            int chosen = model.meant().orElse(-1);
+            if (!meant.getItems().equals(rungs) || meant.getValue() == null || meant.getValue() != chosen) {
+                meant.getItems().setAll(rungs);
+                meant.setValue(rungs.isEmpty() ? null : chosen);
+            }
+            meant.setDisable(rungs.isEmpty());
+            extent.setValue(now.how().extent());
+            again.setSelected(now.how().again());
+            percent.getValueFactory().setValue(now.how().percent());
+            int whole = Math.round(now.how().cents() / 100f);
+            semitones.getValueFactory().setValue(Math.clamp(whole, -12, 12));
+            cents.getValueFactory().setValue(now.how().cents() - 100 * Math.clamp(whole, -12, 12));
+            inHand.setVisible(now.listened().isPresent());
+            inHand.setManaged(now.listened().isPresent());
+            words(now);
+            score.show(now);
+            Node middle = now.listened().isPresent() ? score : empty;
+            if (getCenter() != middle) {
+                setCenter(middle);
+            }
+        });
+    }
+
+    private void words(RecordingState now) {
+        empty.setText(now.chosen().isPresent() ? "Listening …" : """
+                There is no recording of this tune yet. Bring one in (B): WAV, AIFF, FLAC or MP3, one instrument that plays the tune. It is copied beside the library, and never leaves this machine.
+
+                To see what listening does, let a made-up student play the rung in hand (M).""");
+        now.inHand().ifPresent(note -> {
+            title.setText("%s%s".formatted(BarNames.name(note.wanted().bar()), note.wanted().pass() > 1 ? ", time " + note.wanted().pass() : ""));
+            said.getChildren().setAll(told(now, note).stream().map(Labels::wrapped).toList());
+        });
+        now.listened().ifPresent(l -> account.getChildren().setAll(l.account().inWords().stream().map(Labels::wrapped).toList()));
+    }
+
+    private static List<String> told(RecordingState now, HeardVersion.Note note) {
+        List<String> all = new ArrayList<>(Marks.of(now.listened().orElseThrow(), now.note()).stream().map(Remark::words).toList());
+        if (all.isEmpty()) {
+            all.add(note.meant().equals("none") ? "As it was meant." : "As it was meant: the ornament spoke.");
+        }
+        return all;
+    }
+
+    /** Asks whether the recording in hand is to be thrown away. */
+    void askAway() {
+        model.state().get().chosen().ifPresent(file -> question.ask("Throw %s away for good? Type yes:".formatted(file.getFileName()), "", answer -> {
+            if (answer.equals("yes")) {
+                model.throwAway();
+            }
+        }));
+    }
+
+    /** Puts the keyboard on the score. */
+    void focusScore() {
+        score.requestFocus();
+    }
+
+    void dress(Look look) {
+        score.dress(look);
+    }
+}
