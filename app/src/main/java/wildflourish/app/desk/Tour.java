@@ -30,6 +30,7 @@ import wildflourish.app.practice.PracticeScreen;
 import wildflourish.app.practice.PracticeState;
 import wildflourish.app.reading.ReadingModel;
 import wildflourish.app.reading.ReadingScreen;
+import wildflourish.app.recording.RecordingScreen;
 import wildflourish.app.rounds.RoundsModel;
 import wildflourish.app.rounds.RoundsScreen;
 import wildflourish.app.sheet.SheetScreen;
@@ -127,6 +128,11 @@ final class Tour {
             fit().togglePlaying();
             model.screen(FitScreen.class).view().toggleScore();
         }, () -> fit().state().get().looked().flatMap(l -> l.score()).isPresent()));
+        stops.add(new Stop("", () -> {
+            model.show("recording");
+            model.screen(RecordingScreen.class).commands().stream().filter(c -> c.id().equals("recording-made-up")).forEach(c -> c.run().accept(""));
+        }, () -> model.screen(RecordingScreen.class).model().state().get().listened().isPresent()));
+        stops.add(new Stop("recording", () -> model.screen(RecordingScreen.class).commands().stream().filter(c -> c.id().equals("recording-next-remark")).forEach(c -> c.run().accept(""))));
         stops.add(new Stop("", () -> model.show("class"), () -> !people().state().get().together().isEmpty()));
         stops.add(new Stop("class", () -> people().select(people().state().get().book().people().get(3).id(), people().state().get().book().tunes().get(4).id()),
                 () -> people().state().get().line().flatMap(l -> l.known()).isPresent()));

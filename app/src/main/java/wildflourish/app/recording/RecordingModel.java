@@ -64,7 +64,7 @@ public final class RecordingModel {
     }
 
     /** What is shown. */
-    ReadOnlyObjectProperty<RecordingState> state() {
+    public ReadOnlyObjectProperty<RecordingState> state() {
         return state.getReadOnlyProperty();
     }
 

@@ -32,7 +32,7 @@ import wildflourish.score.engrave.ScoreRequest;
 final class RecordingScore extends ScrollPane {
 
     private static final double SPACE = 8;
-    private static final double AROUND = 14;
+    private static final double AROUND = 30;
     private static final double SIGN = 5;
 
     private final Pane page = new Pane();
@@ -44,12 +44,14 @@ final class RecordingScore extends ScrollPane {
     private @Nullable Object painted;
     private Optional<Listened> shown = Optional.empty();
     private int note;
+    private RecordingState last = RecordingState.EMPTY;
 
     RecordingScore(IntConsumer selecting) {
         super();
         setId("recording-score");
         setHbarPolicy(ScrollBarPolicy.NEVER);
         setFitToWidth(true);
+        setFitToHeight(true);
         setFocusTraversable(true);
         hand.setManaged(false);
         lamp.setManaged(false);
@@ -58,7 +60,7 @@ final class RecordingScore extends ScrollPane {
         page.getChildren().addAll(hand, lamp, canvas);
         canvas.setMouseTransparent(true);
         setContent(page);
-        widthProperty().addListener((o, before, now) -> draw());
+        widthProperty().addListener((o, before, now) -> show(last));
         page.setOnMousePressed(e -> {
             requestFocus();
             if (engraving != null) {
@@ -74,10 +76,11 @@ final class RecordingScore extends ScrollPane {
     void dress(Look other) {
         look = other;
         painted = null;
-        draw();
+        show(last);
     }
 
     void show(RecordingState now) {
+        last = now;
         shown = now.listened();
         note = now.note();
         draw();
@@ -108,9 +111,10 @@ final class RecordingScore extends ScrollPane {
         canvas.setVisible(true);
         canvas.setWidth(drawn.drawing().width() * space);
         canvas.setHeight(drawn.drawing().height() * space + 2 * AROUND);
-        page.setPrefHeight(canvas.getHeight());
+        page.setMinHeight(canvas.getHeight());
         GraphicsContext g = canvas.getGraphicsContext2D();
         g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
+        page.setStyle("-fx-background-color: %s;".formatted(look.palette().paper().toString().replace("0x", "#")));
         new CanvasPainter(g, look.palette(), space, 0, AROUND).paint(drawn.drawing().shapes());
         signs(g, drawn, listened, wanted.pass());
         hand.setFill(look.palette().inHand());
@@ -211,8 +215,8 @@ final class RecordingScore extends ScrollPane {
             return;
         }
         double top = getVvalue() * room;
-        double from = area.top() * space() - 3 * AROUND;
-        double to = area.bottom() * space() + 3 * AROUND;
+        double from = area.top() * space() - AROUND;
+        double to = area.bottom() * space() + 2 * AROUND;
         if (from < top || to > top + height) {
             setVvalue(Math.clamp(from / room, 0, 1));
         }

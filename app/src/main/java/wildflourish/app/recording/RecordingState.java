@@ -20,13 +20,20 @@ import wildflourish.sound.hearing.Take;
  * @param playing whether it is
  * @param nowMs where in the recording one is while it plays, in milliseconds
  */
-record RecordingState(long tune, List<Path> files, Optional<Path> chosen, Optional<Listened> listened, int note, Manner how, boolean playing, double nowMs) {
+public record RecordingState(long tune, List<Path> files, Optional<Path> chosen, Optional<Listened> listened, int note, Manner how, boolean playing, double nowMs) {
 
     static final RecordingState EMPTY = new RecordingState(-1, List.of(), Optional.empty(), Optional.empty(), 0, new Manner(Extent.ON, false, 100, 0), false, 0);
 
     /** What of it is played. */
-    enum Extent {
-        ON("from this note on"), BAR("this bar"), PHRASE("this phrase"), ALL("all of it");
+    public enum Extent {
+        /** From the note in hand to the end. */
+        ON("from this note on"),
+        /** The bar of the note in hand. */
+        BAR("this bar"),
+        /** Its phrase. */
+        PHRASE("this phrase"),
+        /** The whole recording. */
+        ALL("all of it");
 
         private final String words;
 
@@ -34,7 +41,8 @@ record RecordingState(long tune, List<Path> files, Optional<Path> chosen, Option
             this.words = words;
         }
 
-        String words() {
+        /** For reading. */
+        public String words() {
             return words;
         }
     }
@@ -46,7 +54,7 @@ record RecordingState(long tune, List<Path> files, Optional<Path> chosen, Option
      * @param percent of its tempo
      * @param cents how far its pitch is moved, in hundredths of a semitone
      */
-    record Manner(Extent extent, boolean again, int percent, int cents) {}
+    public record Manner(Extent extent, boolean again, int percent, int cents) {}
 
     /**
      * What was heard.
@@ -54,14 +62,14 @@ record RecordingState(long tune, List<Path> files, Optional<Path> chosen, Option
      * @param nearest the rung that it is nearest to
      * @param version what was meant
      */
-    record Listened(Path file, Take take, Heard heard, int nearest, Version version, HeardVersion played, Account account) {}
+    public record Listened(Path file, Take take, Heard heard, int nearest, Version version, HeardVersion played, Account account) {}
 
-    RecordingState {
+    public RecordingState {
         files = List.copyOf(files);
     }
 
     /** The note in hand, where something was heard. */
-    Optional<HeardVersion.Note> inHand() {
+    public Optional<HeardVersion.Note> inHand() {
         return listened.filter(l -> note < l.played().notes().size()).map(l -> l.played().notes().get(note));
     }
 

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.IntStream;
 import javafx.geometry.Insets;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -53,6 +54,7 @@ public final class RecordingView extends BorderPane {
     private final VBox account = new VBox(4);
     private final VBox inHand = new VBox(8);
     private final Label empty = Labels.wrapped("");
+    private final Label legend = Labels.quietLines("recording-legend");
     private final Question question = new Question("recording-away-answer", this::focusScore);
     private final Filling filling = new Filling();
 
@@ -69,11 +71,12 @@ public final class RecordingView extends BorderPane {
         boxes();
         FlowPane deeds = CommandButton.row(commands, this::focusScore, List.of(Map.entry("recording-bring-in", "Bring in…"), Map.entry("recording-made-up", "Made-up student"),
                 Map.entry("recording-away", "Throw away…")));
+        legend.setText("\u2713 spoke   \u00d7 did not   \u25cb not heard   + more came   \u25b6 late   \u25c0 early   \u25b2 sharp   \u25bc flat   \u223f out of place");
         inHand.getChildren().setAll(title, said, Labels.heading("The whole"), account);
         VBox side = new VBox(8, Boxes.labelled("recording-file", "recording", files), deeds, question, Boxes.labelled("recording-meant", "what was meant", meant), inHand,
                 Labels.heading("How it is played"), Boxes.labelled("recording-extent", "from where to where", extent), again, Numbers.row("% of its tempo", percent),
                 Numbers.row("semitones", semitones), Numbers.row("cents", cents),
-                Labels.quiet("\u2713 spoke   \u00d7 did not   \u25cb not heard   + more came"), Labels.quiet("\u25b6 late   \u25c0 early   \u25b2 sharp   \u25bc flat   \u223f out of place"));
+                legend);
         side.setPadding(new Insets(12));
         ScrollPane scroll = new ScrollPane(side);
         scroll.setFitToWidth(true);
@@ -81,7 +84,9 @@ public final class RecordingView extends BorderPane {
         scroll.setPrefWidth(SIDE);
         scroll.getStyleClass().add("side");
         setRight(scroll);
-        BorderPane.setMargin(empty, new Insets(24));
+        empty.setPadding(new Insets(24));
+        BorderPane.setAlignment(empty, Pos.TOP_LEFT);
+        setFocusTraversable(true);
         model.state().addListener((o, before, now) -> show(now));
         show(model.state().get());
     }
@@ -146,6 +151,9 @@ public final class RecordingView extends BorderPane {
             Node middle = now.listened().isPresent() ? score : empty;
             if (getCenter() != middle) {
                 setCenter(middle);
+                if (isFocused()) {
+                    focusScore();
+                }
             }
         });
     }
@@ -181,7 +189,7 @@ public final class RecordingView extends BorderPane {
 
     /** Puts the keyboard on the score. */
     void focusScore() {
-        score.requestFocus();
+        (getCenter() == score ? score : this).requestFocus();
     }
 
     void dress(Look look) {

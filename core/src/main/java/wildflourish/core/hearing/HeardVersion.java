@@ -2,7 +2,9 @@ package wildflourish.core.hearing;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.Expected;
@@ -75,9 +77,14 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
      * @throws IllegalArgumentException where there is too much to follow
      */
     public static HeardVersion of(Version version, Heard heard) {
+        return of(version, heard, new HashMap<>());
+    }
+
+    /** {@code laid} is how notes lie under what was heard, as far as it is known: rungs have the same notes but for their variations. */
+    private static HeardVersion of(Version version, Heard heard, Map<List<Wanted>, Alignment> laid) {
         Expectations gestures = new Expectations(version, heard.hopMs());
         List<Wanted> wanted = gestures.wanted();
-        Alignment alignment = Alignment.of(wanted, heard);
+        Alignment alignment = laid.computeIfAbsent(wanted, w -> Alignment.of(w, heard));
         double[] onsets = onsets(heard, alignment);
         TimeLine line = TimeLine.of(wanted, onsets);
         List<Note> notes = new ArrayList<>();
@@ -122,8 +129,9 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
     public static int nearestRung(Version version, Heard heard) {
         int nearest = 0;
         double least = Double.MAX_VALUE;
+        Map<List<Wanted>, Alignment> laid = new HashMap<>();
         for (int rung = 0; rung < version.arrangement().ladder().size(); rung++) {
-            double unlike = of(version.on(rung), heard).unlike();
+            double unlike = of(version.on(rung), heard, laid).unlike();
             if (unlike < least) {
                 least = unlike;
                 nearest = rung;
