@@ -26,6 +26,7 @@ import wildflourish.app.work.Folders;
             FitCommand.class,
             ShiftCommand.class,
             ListenCommand.class,
+            TakedownCommand.class,
             ChartCommand.class,
             HandoutCommand.class,
             ConvertCommand.class,

@@ -22,6 +22,7 @@ import wildflourish.app.work.Recordings;
 import wildflourish.core.hearing.Account;
 import wildflourish.core.hearing.Heard;
 import wildflourish.core.hearing.HeardVersion;
+import wildflourish.core.hearing.PlayersVersion;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Version;
@@ -213,6 +214,14 @@ public final class RecordingModel {
                 state.set(state.get().with(found.listened().get()));
             }
         }, () -> { });
+    }
+
+    /** Takes down what was played as the top of a ladder; undo gives the ladder before it. */
+    void takeDown() {
+        state.get().listened().ifPresent(l -> {
+            trellis.ladder().take("taken down from a recording", PlayersVersion.ladder(l.version(), l.played(), "as played"));
+            say.accept("the ladder now leads up to what was played, as “as played”; correct it on the trellis, Ctrl+Z takes it back");
+        });
     }
 
     /** Throws the recording in hand away for good. */

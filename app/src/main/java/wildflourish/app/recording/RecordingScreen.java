@@ -34,6 +34,7 @@ public final class RecordingScreen extends TuneScreen<RecordingView> {
                 Command.of("recording-bring-in", "Bring in a recording of this tune", GROUP, () -> site.askWhich("recording of this tune:", model::bringIn)).keys("B"),
                 Command.of("recording-made-up", "Let a made-up student play the rung in hand", GROUP, model::madeUp).keys("M"),
                 Command.of("recording-away", "Throw the recording in hand away", GROUP, () -> view().askAway()).keys("Delete").when(() -> model.state().get().chosen().isPresent()),
+                Command.of("recording-take-down", "Take down what was played as a ladder that leads up to it", GROUP, model::takeDown).keys("D").when(() -> model.state().get().listened().isPresent()),
                 Command.of("recording-left", "The note before", GROUP, () -> model.step(-1)).keys("←").byKeyAlone(),
                 Command.of("recording-right", "The next note", GROUP, () -> model.step(1)).keys("→").byKeyAlone(),
                 Command.of("recording-last-remark", "Back to a note of which there is something to say", GROUP, () -> model.stepToRemark(-1)).keys("Shift+←").whileHeld(),

@@ -69,7 +69,7 @@ public final class RecordingView extends BorderPane {
         said.setId("recording-said");
         account.setId("recording-account");
         boxes();
-        FlowPane deeds = CommandButton.row(commands, this::focusScore, List.of(Map.entry("recording-bring-in", "Bring in…"), Map.entry("recording-made-up", "Made-up student"),
+        FlowPane deeds = CommandButton.row(commands, this::focusScore, List.of(Map.entry("recording-bring-in", "Bring in…"), Map.entry("recording-made-up", "Made-up student"), Map.entry("recording-take-down", "Take down"),
                 Map.entry("recording-away", "Throw away…")));
         legend.setText("\u2713 spoke   \u00d7 did not   \u25cb not heard   + more came   \u25b6 late   \u25c0 early   \u25b2 sharp   \u25bc flat   \u223f out of place");
         inHand.getChildren().setAll(title, said, Labels.heading("The whole"), account);

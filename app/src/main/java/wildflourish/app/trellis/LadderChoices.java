@@ -32,6 +32,12 @@ public final class LadderChoices {
         model.edit(what, model.arrangement().with(changed));
     }
 
+    /** Takes another ladder in the place of this one, its top in hand. */
+    public void take(String what, Ladder other) {
+        edit(what, other);
+        model.select(other.size() - 1, model.note());
+    }
+
     /** Gives a rung another name. */
     public void rename(int rung, String name) {
         String clean = name.strip().replaceAll("\\s+", " ");

@@ -143,11 +143,16 @@ public final class WritingModel {
         begin(NEW, Drafts.NEW);
     }
 
-    /** Begins a new tune with the head of another. */
-    void startNewLike(Tune other) {
+    /** Begins a new tune with a text that was made elsewhere. */
+    void startNewWith(String text) {
         drafts.remove(Drafts.NEW);
         fresh = true;
-        begin("X:1\nT:%s, played in\nR:%s\nM:%s\nL:1/8\nK:D\n".formatted(other.title(), other.head().rhythm(), other.head().meter()), Drafts.NEW);
+        begin(text, Drafts.NEW);
+    }
+
+    /** Begins a new tune with the head of another. */
+    void startNewLike(Tune other) {
+        startNewWith("X:1\nT:%s, played in\nR:%s\nM:%s\nL:1/8\nK:D\n".formatted(other.title(), other.head().rhythm(), other.head().meter()));
     }
 
     /** Does something once the pen stands on the stave. */

@@ -1,5 +1,6 @@
 package wildflourish.app.writing;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -15,11 +16,17 @@ import wildflourish.app.trellis.Openings;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.trellis.TuneScreen;
 import wildflourish.app.work.Background;
+import wildflourish.core.hearing.ByEar;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tune;
+import wildflourish.formats.abc.AbcWriter;
 import wildflourish.formats.abc.OtherVoices;
+import wildflourish.sound.hearing.Audio;
+import wildflourish.sound.hearing.Ears;
+import wildflourish.sound.hearing.NoRecording;
+import wildflourish.sound.hearing.Recording;
 
 /** Writing: what are the notes? */
 public final class WritingScreen extends TuneScreen<WritingView> {
@@ -32,6 +39,7 @@ public final class WritingScreen extends TuneScreen<WritingView> {
             "M4 20l1.200-4.800L16.500 3.900l3.600 3.600L8.800 18.800zM14.200 6.200l3.600 3.600M11 20.500h9");
 
     private final WritingModel model;
+    private final Background background;
     private final ListeningModel listening;
     private final PlayingIn playingIn;
     private final ByFingers byFingers;
@@ -41,6 +49,7 @@ public final class WritingScreen extends TuneScreen<WritingView> {
     /** The screen of a text. */
     public WritingScreen(WritingModel model, TrellisModel trellis, ListeningModel listening, Player player, Background background, Site site) {
         super(PLATE, trellis);
+        this.background = background;
         this.model = model;
         this.listening = listening;
         this.deeds = List.of(
@@ -57,7 +66,26 @@ public final class WritingScreen extends TuneScreen<WritingView> {
         commands.add(Command.of("play-in", "Play it in to a click; the same key ends", GROUP, playingIn::toggleClick).keys("Ctrl+Shift+R"));
         commands.add(Command.of("play-in-made-up", "Have a made-up player play the open tune in, as an example", GROUP, () -> madeUp(site)));
         commands.add(Command.of("midi-keyboard", "Write what a MIDI keyboard plays, key by key, or no more", GROUP, playingIn::toggleKeyboard));
+        commands.add(Command.of("by-ear", "Take a tune in by ear from a recording: whistled, sung or played", GROUP, () -> site.askWhich("recording of a tune:", file -> byEar(file, site))));
         commands.add(Command.of("by-fingers", "Write by the fingers: type a fingering, its note is put", GROUP, this::askFingering).keys("Ctrl+Shift+F"));
+    }
+
+    /** Listens to a recording and writes what it heard as a new tune. */
+    private void byEar(Path file, Site site) {
+        record Came(Optional<ByEar> tune, String trouble) {}
+        String name = String.valueOf(file.getFileName());
+        background.run(new Background.Words("listening to " + name, "%s could not be listened to; nothing was written".formatted(name)), job -> {
+            try (Audio audio = Recording.open(file)) {
+                Optional<ByEar> tune = ByEar.of(Ears.listen(audio, seconds -> { }, job::stopped), name.replaceFirst("\\.[^.]*$", ""), Optional.empty(), Optional.empty());
+                return new Came(tune, "no tune is heard in %s: is it one instrument alone, or a voice?".formatted(name));
+            } catch (NoRecording e) {
+                return new Came(Optional.empty(), String.valueOf(e.getMessage()));
+            }
+        }, came -> came.tune().ifPresentOrElse(tune -> {
+            model.startNewWith(AbcWriter.write(tune.tune()));
+            site.show(ID);
+            site.say(String.join(" ", tune.inWords()));
+        }, () -> site.say(came.trouble())));
     }
 
     private void madeUp(Site site) {
