@@ -13,6 +13,7 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.recording.RecordingScreen;
 import wildflourish.app.recording.RecordingState;
+import wildflourish.app.writing.WritingScreen;
 import wildflourish.core.hearing.HeardVersion;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.setting.Version;
@@ -79,6 +80,20 @@ class RecordingWindowTest extends WindowTest {
         push(KeyCode.SPACE);
         until(() -> !now().playing());
         assertThat(now().listened().flatMap(l -> l.played().at(begun))).map(n -> n.wanted().bar()).contains(hand.wanted().bar());
+        // Taken down: the ladder leads up to what was played, and undo gives it back.
+        push(KeyCode.D);
+        until(() -> model.trellis().arrangement().ladder().rung(model.trellis().rung()).name().equals("as played"));
+        assertThat(model.trellis().arrangement().ladder().setting(model.trellis().rung()).size()).isBetween(done.size() * 8 / 10, meant.setting().size());
+        push(KeyCode.CONTROL, KeyCode.Z);
+        until(() -> model.trellis().arrangement().ladder().equals(meant.arrangement().ladder()));
+        // And as a new tune, by ear.
+        Path recording = kept().getFirst();
+        interact(() -> model.screen(WritingScreen.class).commands().stream().filter(c -> c.id().equals("by-ear")).findFirst().orElseThrow().run().accept(""));
+        interact(() -> lookup("#path").<TextField>query().setText(recording.toString()));
+        push(KeyCode.ENTER);
+        until(() -> isShown(WritingScreen.ID) && model.screen(WritingScreen.class).model().typed().contains("K:D"));
+        assertThat(model.message().get()).contains("notes were heard, in D major");
+        push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.E);
         push(KeyCode.DELETE);
         write("yes\n");
         until(() -> now().chosen().isEmpty());
