@@ -65,6 +65,8 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
     private static final int PASSES = 3;
     /** The note before rings on for so many frames at most. */
     private static final int RINGS = 7;
+    /** What moves by less from frame to frame stands still, in semitones. */
+    private static final double MOVES = 0.02;
     private static final float CLEAR = 0.35f;
 
     public HeardVersion {
@@ -159,8 +161,20 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
                     onsets[i] = heard.ms(f);
                 }
             }
+            if (onsets[i] == laid[i] && i > 0 && expected[i] < laid[i] + PASSES * heard.hopMs()) {
+                onsets[i] = heard.ms(leaves(heard, from, heard.frame(expected[i]) - 2, alignment.notes().get(i - 1).wanted().midi() + alignment.semitones() + alignment.tuning()));
+            }
         }
         return onsets;
+    }
+
+    /** The frame from which on the pitch moves away from the note before, not before the note is expected: a slide begins there, and not where it has come near its note. */
+    private static int leaves(Heard heard, int laid, int expected, double before) {
+        int frame = laid;
+        while (frame > expected && laid - frame < BEFORE && Math.abs(heard.midi()[frame - 1] - before) < Math.abs(heard.midi()[frame] - before) - MOVES) {
+            frame--;
+        }
+        return frame < laid && Math.abs(heard.midi()[frame] - before) < 2 * MOVES ? frame + 1 : frame;
     }
 
     private static Note note(Expectations gestures, Alignment alignment, Heard heard, int index, double[] onsets) {

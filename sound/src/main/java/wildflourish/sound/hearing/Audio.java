@@ -19,6 +19,23 @@ public interface Audio extends AutoCloseable {
      */
     int read(float[][] block);
 
+    /**
+     * Reads on, all channels mixed to one.
+     *
+     * @param block as for {@link #read}; its first array has the mixed samples afterwards
+     */
+    default int mixed(float[][] block) {
+        int count = read(block);
+        for (int i = 0; i < count && block.length > 1; i++) {
+            float sum = 0;
+            for (float[] channel : block) {
+                sum += channel[i];
+            }
+            block[0][i] = sum / block.length;
+        }
+        return count;
+    }
+
     @Override
     default void close() {}
 }

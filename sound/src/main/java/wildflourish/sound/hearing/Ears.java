@@ -61,17 +61,11 @@ public final class Ears {
         float[][] block = new float[audio.channels()][RATE];
         float[] all = new float[10 * RATE];
         int size = 0;
-        for (int count = even.read(block); count > 0 && !stopped.getAsBoolean(); count = even.read(block)) {
+        for (int count = even.mixed(block); count > 0 && !stopped.getAsBoolean(); count = even.mixed(block)) {
             if (size + count > all.length) {
                 all = Arrays.copyOf(all, 2 * all.length);
             }
-            for (int i = 0; i < count; i++) {
-                float sum = 0;
-                for (float[] channel : block) {
-                    sum += channel[i];
-                }
-                all[size + i] = sum / block.length;
-            }
+            System.arraycopy(block[0], 0, all, size, count);
             size += count;
             progress.accept((double) size / RATE);
         }

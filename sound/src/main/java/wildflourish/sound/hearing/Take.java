@@ -34,7 +34,7 @@ public final class Take {
         float[][] block = new float[audio.channels()][BLOCK];
         short[] all = new short[30 * audio.rate()];
         int size = 0;
-        for (int count = audio.read(block); count > 0 && !stopped.getAsBoolean(); count = audio.read(block)) {
+        for (int count = audio.mixed(block); count > 0 && !stopped.getAsBoolean(); count = audio.mixed(block)) {
             if ((long) size + count > MOST_MINUTES * 60L * audio.rate()) {
                 throw new NoRecording("it is longer than %d minutes: cut out the part in which the tune is played".formatted(MOST_MINUTES));
             }
@@ -42,11 +42,7 @@ public final class Take {
                 all = Arrays.copyOf(all, 2 * all.length);
             }
             for (int i = 0; i < count; i++) {
-                float sum = 0;
-                for (float[] channel : block) {
-                    sum += channel[i];
-                }
-                all[size + i] = (short) Math.round(FULL * Math.clamp(sum / block.length, -1f, 1f));
+                all[size + i] = (short) Math.round(FULL * Math.clamp(block[0][i], -1f, 1f));
             }
             size += count;
             progress.accept((double) size / audio.rate());
