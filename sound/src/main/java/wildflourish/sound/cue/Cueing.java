@@ -242,8 +242,11 @@ public final class Cueing {
             }
             case REED -> {
                 int grace = free(run.lane() + 1, from);
+                // A grace of the pitch that has just sounded is the same button: it is let go and pressed again.
+                Optional<Run> sameButton = before(from).stream().filter(r -> r != run && r.sound().midi() == sound.midi() && Math.abs(r.to() - from) < SAME_MS).findFirst();
+                sameButton.ifPresent(r -> add(Math.max(r.from() + 1, from - touch.gapMs()), Cue.Kind.STOP, r.lane(), 0, 0, 0, 0));
                 add(from, Cue.Kind.STOP, run.lane(), 0, 0, 0, 2);
-                add(from, begins ? Cue.Kind.ATTACK : Cue.Kind.JOIN, grace, sound.midi(), BLIP_MS, begins ? strength(run.sound()) : 0.6, 2);
+                add(from, begins || sameButton.isPresent() ? Cue.Kind.ATTACK : Cue.Kind.JOIN, grace, sound.midi(), BLIP_MS, begins ? strength(run.sound()) : 0.6, 2);
                 add(to, Cue.Kind.STOP, grace, 0, 0, 0, 0);
                 if (goesOn) {
                     add(to, Cue.Kind.JOIN, run.lane(), run.sound().midi(), BLIP_MS, 0.8, 2);

@@ -58,6 +58,25 @@ class CueingTest {
         }
     }
 
+    /** A hammered note is plucked on the pitch that it is hammered from. */
+    @Test
+    void aHammeredNoteIsPlucked() {
+        Piece piece = Pieces.on("mandolin", "E2 F2 A2 d2|", Map.of(1, List.of("hammer-on")));
+        Sound grace = piece.performance().sounds().stream().filter(s -> s.role().equals("hammer-on")).findFirst().orElseThrow();
+        assertThat(piece.cues().cues()).anyMatch(c -> c.kind() == Kind.ATTACK && Math.abs(c.atMs() - grace.atMs()) < 1e-6 && c.pitch() == grace.midi() && c.strength() == 1);
+    }
+
+    /** A grace on the button that has just sounded: it is let go before, and pressed again. */
+    @Test
+    void aGraceOnTheSameButtonIsPressedAgain() {
+        Piece piece = Pieces.on("english-48", "E2 F2 G2 A2|", Map.of(1, List.of("lower-grace")));
+        Sound grace = piece.performance().sounds().stream().filter(s -> s.role().equals("lower-grace")).findFirst().orElseThrow();
+        Sound before = piece.performance().melody().getFirst();
+        assertThat(grace.midi()).isEqualTo(before.midi());
+        assertThat(piece.cues().cues()).anyMatch(c -> c.kind() == Kind.ATTACK && Math.abs(c.atMs() - grace.atMs()) < 1e-6 && c.pitch() == grace.midi());
+        assertThat(piece.cues().cues()).anyMatch(c -> c.kind() == Kind.STOP && c.atMs() < grace.atMs() - 5 && c.atMs() > grace.atMs() - 100);
+    }
+
     @Test
     void cuesNeverGoBackInTime() {
         Piece piece = Pieces.on("fiddle", "|:dfaf dfaf|e2B2 ABde:|", Map.of(0, List.of("slide"), 2, List.of("cut"), 8, List.of("short-roll"), 9, List.of("treble", "drone")));
