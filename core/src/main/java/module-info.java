@@ -21,6 +21,7 @@ module wildflourish.core {
     exports wildflourish.core.tune;
     exports wildflourish.core.writing;
 
+    opens wildflourish.core.hearing to com.fasterxml.jackson.databind;
     opens wildflourish.core.fit to com.fasterxml.jackson.databind;
     opens wildflourish.core.lesson to com.fasterxml.jackson.databind;
     opens wildflourish.core.growth to com.fasterxml.jackson.databind;
