@@ -1,7 +1,6 @@
 package wildflourish.app.recording;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -234,7 +233,7 @@ public final class RecordingModel {
                 state.set(now.choosing(Optional.empty()).with(files(now.tune())));
                 say.accept("%s is thrown away".formatted(file.getFileName()));
             } catch (IOException e) {
-                throw new UncheckedIOException(e);
+                say.accept("%s could not be thrown away: look whether its disk is there, and whether another program has it open".formatted(file.getFileName()));
             }
         });
     }

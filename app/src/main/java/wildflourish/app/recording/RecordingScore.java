@@ -146,8 +146,7 @@ final class RecordingScore extends ScrollPane {
                     sign(g, remark, notes.get(i), x, y - apart);
                     apart += 2.6 * SIGN;
                 }
-                boolean ornamented = !notes.get(i).meant().equals("none");
-                if (ornamented && remarks.stream().noneMatch(r -> r.kind().ordinal() <= Remark.Kind.OTHER.ordinal())) {
+                if (notes.get(i).isOrnamented() && remarks.stream().noneMatch(r -> r.kind().ordinal() <= Remark.Kind.OTHER.ordinal())) {
                     g.setStroke(look.palette().of(Ink.GLIDE));
                     g.setLineWidth(1.8);
                     g.strokePolyline(new double[] {x - SIGN, x - SIGN / 3, x + SIGN}, new double[] {y - apart, y - apart + SIGN * 0.8, y - apart - SIGN}, 3);

@@ -173,7 +173,7 @@ public final class RecordingView extends BorderPane {
     private static List<String> told(RecordingState now, HeardVersion.Note note) {
         List<String> all = new ArrayList<>(Marks.of(now.listened().orElseThrow(), now.note()).stream().map(Remark::words).toList());
         if (all.isEmpty()) {
-            all.add(note.meant().equals("none") ? "As it was meant." : "As it was meant: the ornament spoke.");
+            all.add(note.isOrnamented() ? "As it was meant: the ornament spoke." : "As it was meant.");
         }
         return all;
     }

@@ -40,7 +40,7 @@ public record Account(Recording key, Tempo tempo, double tuningCents, int heard,
         Map<String, Integer> silent = new TreeMap<>();
         for (HeardVersion.Note note : played.notes()) {
             heard += note.onsetMs().isPresent() ? 1 : 0;
-            if (!note.meant().equals(Expectations.NOTHING)) {
+            if (note.isOrnamented()) {
                 meant++;
                 List<String> came = Arrays.asList(note.gesture().split("\\+"));
                 List<String> missing = Arrays.stream(note.meant().split("\\+")).filter(id -> !came.contains(id)).toList();

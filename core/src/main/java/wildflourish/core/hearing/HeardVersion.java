@@ -48,6 +48,11 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
             expected = List.copyOf(expected);
             extra = List.copyOf(extra);
         }
+
+        /** Whether an ornament was meant on it. */
+        public boolean isOrnamented() {
+            return !meant.equals(Expectations.NOTHING);
+        }
     }
 
     /** A gesture is preferred to a fuller one by this much for each thing that happens. */

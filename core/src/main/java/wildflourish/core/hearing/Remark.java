@@ -66,7 +66,7 @@ public record Remark(Kind kind, String brief, String words) {
     }
 
     private static Optional<Remark> gesture(HeardVersion.Note note, Vocabulary names) {
-        boolean meant = !note.meant().equals(Expectations.NOTHING);
+        boolean meant = note.isOrnamented();
         List<String> how = hands(note);
         String hands = how.isEmpty() ? "" : " " + Sentence.full(Sentence.listed(how));
         if (note.gesture().equals(note.meant())) {
