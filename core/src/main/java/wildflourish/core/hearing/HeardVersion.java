@@ -61,18 +61,8 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
     private static final double MEANT = 0.15;
     /** How unlike a note is that was not heard at all. */
     private static final double NOT_HEARD = 3;
-    /** An attack is looked for so many frames behind where a note was laid, and before it: an ornament may begin with the pitch of the note before. */
-    private static final int NEAR = 14;
-    private static final int BEFORE = 16;
-    /** An attack is taken for the onset where it is no farther from what is expected than where the note was laid, and this much, in milliseconds. */
-    private static final double RATHER = 30;
-    /** From one note to the next it takes so many frames at most. */
-    private static final int PASSES = 3;
     /** The note before rings on for so many frames at most. */
     private static final int RINGS = 7;
-    /** What moves by less from frame to frame stands still, in semitones. */
-    private static final double MOVES = 0.02;
-    private static final float CLEAR = 0.35f;
 
     public HeardVersion {
         notes = List.copyOf(notes);
@@ -92,7 +82,7 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
         Expectations gestures = new Expectations(version, heard.hopMs());
         List<Wanted> wanted = gestures.wanted();
         Alignment alignment = laid.computeIfAbsent(wanted, w -> Alignment.of(w, heard));
-        double[] onsets = onsets(heard, alignment);
+        double[] onsets = Onsets.of(heard, alignment);
         TimeLine line = TimeLine.of(wanted, onsets);
         List<Note> notes = new ArrayList<>();
         for (int i = 0; i < wanted.size(); i++) {
@@ -147,41 +137,6 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
         return nearest;
     }
 
-    /** When each note begins: at the attack near where it was laid that is nearest to where it is expected, else where it was laid. */
-    private static double[] onsets(Heard heard, Alignment alignment) {
-        List<Wanted> wanted = alignment.notes().stream().map(Alignment.Placed::wanted).toList();
-        double[] laid = alignment.notes().stream().mapToDouble(p -> p.when().map(w -> heard.ms(w.from())).orElse(Double.NaN)).toArray();
-        double[] expected = TimeLine.expected(wanted, laid);
-        double[] onsets = laid.clone();
-        for (int i = 0; i < laid.length; i++) {
-            if (Double.isNaN(laid[i])) {
-                continue;
-            }
-            int from = heard.frame(laid[i]);
-            double nearest = (Double.isNaN(expected[i]) ? 0 : Math.abs(laid[i] - expected[i])) + RATHER;
-            for (int f = Math.max(0, from - BEFORE); f <= Math.min(heard.size() - 1, from + NEAR); f++) {
-                double away = Math.abs(heard.ms(f) - (Double.isNaN(expected[i]) ? laid[i] : expected[i]));
-                if (heard.attack()[f] > CLEAR && away < nearest) {
-                    nearest = away;
-                    onsets[i] = heard.ms(f);
-                }
-            }
-            if (onsets[i] == laid[i] && i > 0 && expected[i] < laid[i] + PASSES * heard.hopMs()) {
-                onsets[i] = heard.ms(leaves(heard, from, heard.frame(expected[i]) - 2, alignment.notes().get(i - 1).wanted().midi() + alignment.semitones() + alignment.tuning()));
-            }
-        }
-        return onsets;
-    }
-
-    /** The frame from which on the pitch moves away from the note before, not before the note is expected: a slide begins there, and not where it has come near its note. */
-    private static int leaves(Heard heard, int laid, int expected, double before) {
-        int frame = laid;
-        while (frame > expected && laid - frame < BEFORE && Math.abs(heard.midi()[frame - 1] - before) < Math.abs(heard.midi()[frame] - before) - MOVES) {
-            frame--;
-        }
-        return frame < laid && Math.abs(heard.midi()[frame] - before) < 2 * MOVES ? frame + 1 : frame;
-    }
-
     private static Note note(Expectations gestures, Alignment alignment, Heard heard, int index, double[] onsets) {
         Alignment.Placed placed = alignment.notes().get(index);
         Wanted wanted = placed.wanted();
@@ -212,7 +167,7 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
             }
         }
         TimeLine around = TimeLine.around(alignment.notes().stream().map(Alignment.Placed::wanted).toList(), onsets, index);
-        boolean tongued = heard.attack()[from] > CLEAR;
+        boolean tongued = heard.attack()[from] > Onsets.CLEAR;
         return new Note(wanted, Optional.of(onsets[index]), heard.ms(to) - onsets[index], late(wanted, around, onsets[index]), cents(heard, when, pitch), tongued,
                 best.ornament(), meant, Math.clamp(second - least, 0, 1), happens, candidates.getFirst().happens(), extra(happens, best.happens()),
                 Happening.unlike(happens, candidates.getFirst().happens()));
@@ -249,11 +204,11 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
             there++;
         }
         // Longer it is no note that rings on but a grace of its pitch; and what goes on slowly is a slide out of it.
-        if (frame <= from + RINGS && there <= frame + PASSES) {
+        if (frame <= from + RINGS && there <= frame + Onsets.PASSES) {
             from = frame;
         }
         frame = from;
-        while (frame < Math.min(to, from + PASSES) && heard.midi()[frame] > Math.min(coming, pitch) - 0.6 && heard.midi()[frame] < Math.max(coming, pitch) + 0.6
+        while (frame < Math.min(to, from + Onsets.PASSES) && heard.midi()[frame] > Math.min(coming, pitch) - 0.6 && heard.midi()[frame] < Math.max(coming, pitch) + 0.6
                 && Math.abs(heard.midi()[frame] - pitch) > 0.6) {
             frame++;
         }

@@ -1,0 +1,56 @@
+package wildflourish.core.hearing;
+
+import java.util.List;
+
+/** Where notes begin that have been laid under what was heard. */
+final class Onsets {
+
+    /** An attack that is clearer than this is one. */
+    static final float CLEAR = 0.35f;
+    /** From one note to the next it takes so many frames at most. */
+    static final int PASSES = 3;
+    /** An attack is looked for so many frames behind where a note was laid, and before it: an ornament may begin with the pitch of the note before. */
+    private static final int NEAR = 14;
+    private static final int BEFORE = 16;
+    /** An attack is taken for the onset where it is no farther from what is expected than where the note was laid, and this much, in milliseconds. */
+    private static final double RATHER = 30;
+    /** What moves by less from frame to frame stands still, in semitones. */
+    private static final double MOVES = 0.02;
+
+    private Onsets() {}
+
+    /** When each note begins: at the attack near where it was laid that is nearest to where it is expected, else where it was laid; in milliseconds, and not a number where it was not heard. */
+    static double[] of(Heard heard, Alignment alignment) {
+        List<Wanted> wanted = alignment.notes().stream().map(Alignment.Placed::wanted).toList();
+        double[] laid = alignment.notes().stream().mapToDouble(p -> p.when().map(w -> heard.ms(w.from())).orElse(Double.NaN)).toArray();
+        double[] expected = TimeLine.expected(wanted, laid);
+        double[] onsets = laid.clone();
+        for (int i = 0; i < laid.length; i++) {
+            if (Double.isNaN(laid[i])) {
+                continue;
+            }
+            int from = heard.frame(laid[i]);
+            double nearest = (Double.isNaN(expected[i]) ? 0 : Math.abs(laid[i] - expected[i])) + RATHER;
+            for (int f = Math.max(0, from - BEFORE); f <= Math.min(heard.size() - 1, from + NEAR); f++) {
+                double away = Math.abs(heard.ms(f) - (Double.isNaN(expected[i]) ? laid[i] : expected[i]));
+                if (heard.attack()[f] > CLEAR && away < nearest) {
+                    nearest = away;
+                    onsets[i] = heard.ms(f);
+                }
+            }
+            if (onsets[i] == laid[i] && i > 0 && expected[i] < laid[i] + PASSES * heard.hopMs()) {
+                onsets[i] = heard.ms(leaves(heard, from, heard.frame(expected[i]) - 2, alignment.notes().get(i - 1).wanted().midi() + alignment.semitones() + alignment.tuning()));
+            }
+        }
+        return onsets;
+    }
+
+    /** The frame from which on the pitch moves away from the note before, not before the note is expected: a slide begins there, and not where it has come near its note. */
+    private static int leaves(Heard heard, int laid, int expected, double before) {
+        int frame = laid;
+        while (frame > expected && laid - frame < BEFORE && Math.abs(heard.midi()[frame - 1] - before) < Math.abs(heard.midi()[frame] - before) - MOVES) {
+            frame--;
+        }
+        return frame < laid && Math.abs(heard.midi()[frame] - before) < 2 * MOVES ? frame + 1 : frame;
+    }
+}
