@@ -10,6 +10,7 @@ module wildflourish.sound {
     exports wildflourish.sound.engine;
     exports wildflourish.sound.hearing;
     exports wildflourish.sound.input;
+    exports wildflourish.sound.microphone;
     exports wildflourish.sound.transport;
     exports wildflourish.sound.voice;
     exports wildflourish.sound.wave;

@@ -68,7 +68,7 @@ record WindowMemory(
             String[] rule = kept.apply("practice rule").orElse(Practising.USUAL.evenUpTo() + " " + Practising.USUAL.passes()).split(" ");
             Practising how = new Practising(Double.parseDouble(rule[0]), Integer.parseInt(rule[1]),
                     kept.apply("rest after").map(Double::valueOf).orElse(Practising.USUAL.restAfter()),
-                    kept.apply("key delay").map(Double::valueOf).orElse(null));
+                    kept.apply("key delay").map(Double::valueOf).orElse(null), null);
             Optional<String[]> manner = kept.apply("listening").map(l -> l.split(" "));
             return memory.with(how).standing(Long.parseLong(stood[0]), Integer.parseInt(stood[1]), Integer.parseInt(stood[2]))
                     .with(manner.map(m -> new Manner.Kept(Integer.parseInt(m[0]), Backing.Under.valueOf(m[1]), Boolean.parseBoolean(m[2]),

@@ -1,15 +1,18 @@
 package wildflourish.app.practice;
 
 import java.util.Optional;
+import java.util.concurrent.ForkJoinPool;
 import java.util.function.DoubleSupplier;
 import wildflourish.core.practice.Calibration;
-import wildflourish.core.practice.SimulatedStudent;
 import wildflourish.sound.input.KeyHands;
 import wildflourish.sound.input.MidiHands;
 import wildflourish.sound.input.SimulatedHands;
 import wildflourish.sound.input.Tapper;
+import wildflourish.sound.microphone.ComputerMicrophone;
+import wildflourish.sound.microphone.Listener;
+import wildflourish.sound.microphone.MadeUpMicrophone;
 
-/** Whoever plays at present, and how late the keys tell of it. */
+/** Whoever plays at present, and how late the keys, or the microphone, tell of it. */
 final class HandsInUse {
 
     private static final long SEED = 5;
@@ -17,6 +20,7 @@ final class HandsInUse {
     private final DoubleSupplier clock;
     private final KeyHands keys = new KeyHands(Calibration.NONE);
     private Calibration calibration = Calibration.NONE;
+    private Calibration ofMicrophone = Calibration.NONE;
     private Tapper hands = keys;
     private HandsChoice of = HandsChoice.KEYS;
 
@@ -29,34 +33,68 @@ final class HandsInUse {
         return hands;
     }
 
+    /** Who listens, where somebody does. */
+    Optional<Listener> listener() {
+        return hands instanceof Listener listener ? Optional.of(listener) : Optional.empty();
+    }
+
+    /** How late the keys tell of what is played, or the microphone where that is in use. */
     Calibration calibration() {
+        return of.equals(HandsChoice.MICROPHONE) ? ofMicrophone : calibration;
+    }
+
+    Calibration ofKeys() {
         return calibration;
     }
 
+    Calibration ofMicrophone() {
+        return ofMicrophone;
+    }
+
+    /** What was found of the hands in use. */
     void calibrated(Calibration found) {
-        calibration = found;
-        keys.setCalibration(found);
+        if (of.equals(HandsChoice.MICROPHONE)) {
+            known(calibration, found);
+        } else {
+            known(found, ofMicrophone);
+        }
+    }
+
+    /** What is known of both. */
+    void known(Calibration forKeys, Calibration forMicrophone) {
+        calibration = forKeys;
+        ofMicrophone = forMicrophone;
+        takeOff();
+    }
+
+    private void takeOff() {
+        keys.setCalibration(calibration);
+        listener().filter(l -> of.equals(HandsChoice.MICROPHONE)).ifPresent(l -> l.setDelay(ofMicrophone.delayMs()));
     }
 
     /** Takes other hands; whether they are there. Those made up begin anew. */
     boolean take(HandsChoice who) {
-        keys.setCalibration(calibration);
         if (who.equals(of) && !who.isMadeUp()) {
+            takeOff();
             return true;
         }
         hands.close();
         Optional<? extends Tapper> taken = who.equals(HandsChoice.KEYS) ? Optional.of(keys)
                 : who.equals(HandsChoice.MIDI) ? MidiHands.open(clock)
-                : Optional.of(new SimulatedHands(SimulatedStudent.byId(who.id()), SEED));
+                : who.equals(HandsChoice.MICROPHONE) ? ComputerMicrophone.open().map(Listener::new)
+                : Optional.of(who.isHeard() ? new Listener(new MadeUpMicrophone(who.student(), SEED, ForkJoinPool.commonPool())) : new SimulatedHands(who.student(), SEED));
         hands = taken.isPresent() ? taken.get() : keys;
         of = taken.isPresent() ? who : HandsChoice.KEYS;
+        takeOff();
         return taken.isPresent();
     }
 
-    /** Takes the keys as they are, their delay left on, to find it. */
-    void takeKeysToCalibrate() {
-        take(HandsChoice.KEYS);
+    /** Takes the keys as they are, or the microphone where that plays, the delay left on, to find it; whether they are there. */
+    boolean takeToCalibrate(HandsChoice who) {
+        boolean there = take(who.equals(HandsChoice.MICROPHONE) ? who : HandsChoice.KEYS);
         keys.setCalibration(Calibration.NONE);
+        listener().ifPresent(l -> l.setDelay(0));
+        return there;
     }
 
     /** A key went down at a moment of the turn; of no meaning where others play. */

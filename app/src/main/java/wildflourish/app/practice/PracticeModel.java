@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -23,6 +24,7 @@ import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.practice.PracticeHistory;
 import wildflourish.core.practice.PracticePlan;
 import wildflourish.core.practice.Rest;
+import wildflourish.core.practice.SpeedTries;
 import wildflourish.core.practice.StepRule;
 import wildflourish.core.practice.Steps;
 import wildflourish.core.reading.Reading;
@@ -132,21 +134,31 @@ public final class PracticeModel {
         }
         rule = rule.withEvenUpTo(how.evenUpTo()).withPasses(how.passes());
         log.restAfter(how.restAfter());
-        if (how.keyDelay() != null) {
-            calibrated(Calibration.known(how.keyDelay()));
-        }
+        turns.hands().known(known(how.keyDelay()), known(how.microphoneDelay()));
+        showCalibration();
     }
 
     /** How it is practised now. */
     void keepHow() {
-        keeping.remember(new Practising(rule.evenUpTo(), rule.passes(), log.rest().afterMinutes(),
-                turns.hands().calibration().isKnown() ? turns.hands().calibration().delayMs() : null));
+        keeping.remember(new Practising(rule.evenUpTo(), rule.passes(), log.rest().afterMinutes(), delay(turns.hands().ofKeys()), delay(turns.hands().ofMicrophone())));
+    }
+
+    private static Calibration known(@Nullable Double delay) {
+        return delay == null ? Calibration.NONE : Calibration.known(delay);
+    }
+
+    private static @Nullable Double delay(Calibration calibration) {
+        return calibration.isKnown() ? calibration.delayMs() : null;
     }
 
     void calibrated(Calibration found) {
         turns.hands().calibrated(found);
+        showCalibration();
+    }
+
+    private void showCalibration() {
         if (state.get() != null) {
-            choose(c -> c.with(found));
+            choose(c -> c.with(turns.hands().calibration()));
         }
     }
 
@@ -206,7 +218,7 @@ public final class PracticeModel {
         String advice = choice.mode() == PracticeState.Mode.DRILL ? choice.drill().map(Drill::how).orElse("there is no drill for this instrument")
                 : choice.plan().about();
         state.set(new PracticeState(choice, arrangement.tune().title(), PracticeState.Phase.RESTING, Optional.empty(), List.of(), 0, List.of(),
-                steps, run, advice, ""));
+                steps, run, advice, "", OptionalDouble.empty()));
     }
 
     private void choose(UnaryOperator<PracticeState.Choice> changed) {
@@ -245,7 +257,7 @@ public final class PracticeModel {
 
     /** Chooses who plays. */
     public void setHands(HandsChoice who) {
-        choose(c -> c.with(who));
+        choose(c -> c.with(who).with(who.equals(HandsChoice.MICROPHONE) ? turns.hands().ofMicrophone() : turns.hands().ofKeys()));
     }
 
     /** The tempo of call and response, in per cent of the tune's. */
@@ -305,7 +317,7 @@ public final class PracticeModel {
             return;
         }
         if (!turns.hands().take(now.choice().hands())) {
-            say.accept("no MIDI keyboard is plugged in, or another program has it; tap on the keyboard instead");
+            say.accept(missing(now.choice().hands()));
             return;
         }
         boolean over = now.steps().filter(Steps::reached).isPresent() || now.run().filter(Drill.Run::done).isPresent()
@@ -314,6 +326,11 @@ public final class PracticeModel {
             fresh(now.choice());
         }
         next();
+    }
+
+    private static String missing(HandsChoice hands) {
+        return hands.equals(HandsChoice.MICROPHONE) ? "no microphone can be listened to: plug one in, or let this program use it; tap on the keyboard instead"
+                : "no MIDI keyboard is plugged in, or another program has it; tap on the keyboard instead";
     }
 
     /** The next pass. */
@@ -350,7 +367,7 @@ public final class PracticeModel {
         turns.tick();
     }
 
-    /** Taps along with clicks, to find how late the keyboard tells of its keys. */
+    /** Taps along with clicks, to find how late the keyboard tells of its keys; or lets the microphone hear them. */
     public void calibrate() {
         if (state.get() == null) {
             return;
@@ -358,20 +375,38 @@ public final class PracticeModel {
         if (isRunning()) {
             stop();
         }
-        turns.hands().takeKeysToCalibrate();
+        if (!turns.hands().takeToCalibrate(state.get().choice().hands())) {
+            say.accept(missing(state.get().choice().hands()));
+            return;
+        }
         Instrument instrument = trellis.arrangement().instrument();
         turns.prepare(PracticeState.Phase.CALIBRATING, () -> Sitting.calibration(instrument));
     }
 
     void takeSpeeds(Drill.Run run) {
         Arrangement arrangement = trellis.arrangement();
-        var speeds = run.applied(arrangement.speeds());
-        keeping.measured(speeds);
-        if (!speeds.equals(arrangement.speeds())) {
-            trellis.settle("speeds from the drill: %s %s".formatted(run.drill().name(), run.inWords()), arrangement.with(speeds));
-        } else {
+        if (!take("speeds from the drill: %s %s".formatted(run.drill().name(), run.inWords()), run.applied(arrangement.speeds()))) {
             say.accept("%s: %s".formatted(run.drill().name(), run.inWords()));
         }
+    }
+
+    /** Takes what the ornaments of a sitting told of the hands. */
+    void takeSpeeds(SpeedTries tries) {
+        Speeds before = trellis.arrangement().speeds();
+        Speeds after = tries.applied(before);
+        if (!after.equals(before)) {
+            take("speeds from what was heard: " + SpeedTries.difference(before, after), after);
+        }
+    }
+
+    private boolean take(String why, Speeds speeds) {
+        Arrangement arrangement = trellis.arrangement();
+        keeping.measured(speeds);
+        boolean other = !speeds.equals(arrangement.speeds());
+        if (other) {
+            trellis.settle(why, arrangement.with(speeds));
+        }
+        return other;
     }
 
     /** Takes another instrument, here and on the trellis. */

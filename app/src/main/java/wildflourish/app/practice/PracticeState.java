@@ -1,14 +1,18 @@
 package wildflourish.app.practice;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import wildflourish.core.hearing.HeardPass;
 import wildflourish.core.practice.Calibration;
 import wildflourish.core.practice.Drill;
 import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.Expected;
 import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.PracticePlan;
+import wildflourish.core.practice.Spoken;
 import wildflourish.core.practice.Steps;
 
 /**
@@ -24,17 +28,22 @@ import wildflourish.core.practice.Steps;
  * @param run of a drill
  * @param advice what to do next
  * @param reminder to rest; empty when none is due
+ * @param hears the pitch that is heard now, as a MIDI note number in fractions, where a microphone listens
  */
 public record PracticeState(
         Choice choice, String title, Phase phase, Optional<Turn> turn, List<Double> played, double nowMs, List<Done> passes,
-        Optional<Steps> steps, Optional<Drill.Run> run, String advice, String reminder) {
+        Optional<Steps> steps, Optional<Drill.Run> run, String advice, String reminder, OptionalDouble hears) {
+
+    private static final List<String> NAMES = List.of("C", "C\u266f", "D", "E\u266d", "E", "F", "F\u266f", "G", "G\u266f", "A", "B\u266d", "B");
+    /** So near the note it is in tune for the moment, in cents. */
+    private static final int IN_TUNE = 8;
 
     /** What is done on the screen. */
     public enum Mode { TUNE, DRILL }
 
     /** What goes on. */
     public enum Phase {
-        RESTING(""), LISTENING("listen"), COUNTING("counting in"), PLAYING("play"), BETWEEN("in a moment it goes on"), CALIBRATING("tap with the clicks");
+        RESTING(""), LISTENING("listen"), COUNTING("counting in"), PLAYING("play"), MEASURING("listening again"), BETWEEN("in a moment it goes on"), CALIBRATING("tap with the clicks");
 
         private final String words;
 
@@ -122,16 +131,17 @@ public record PracticeState(
      * @param notes of the plain tune, one for each onset; for a drill the onsets themselves
      * @param words what it is: {@code dotted crotchet = 80}
      * @param measured the evenness, once it is over
+     * @param heard what was heard, where a microphone listened
      */
-    public record Turn(Expected expected, List<Double> beats, List<Double> bars, List<Integer> notes, String words, Optional<Evenness> measured) {
+    public record Turn(Expected expected, List<Double> beats, List<Double> bars, List<Integer> notes, String words, Optional<Evenness> measured, Optional<HeardPass> heard) {
 
-        Turn with(Evenness evenness) {
-            return new Turn(expected, beats, bars, notes, words, Optional.of(evenness));
+        Turn with(Evenness evenness, Optional<HeardPass> byEar) {
+            return new Turn(expected, beats, bars, notes, words, Optional.of(evenness), byEar);
         }
     }
 
     /** A pass that is over. */
-    public record Done(String words, Evenness evenness, boolean even, String next) {}
+    public record Done(String words, Evenness evenness, boolean even, String next, Spoken spoken) {}
 
     public PracticeState {
         played = List.copyOf(played);
@@ -144,31 +154,35 @@ public record PracticeState(
     }
 
     PracticeState with(Choice other) {
-        return new PracticeState(other, title, phase, turn, played, nowMs, passes, steps, run, advice, reminder);
+        return new PracticeState(other, title, phase, turn, played, nowMs, passes, steps, run, advice, reminder, hears);
     }
 
     PracticeState with(Phase other) {
-        return new PracticeState(choice, title, other, turn, played, nowMs, passes, steps, run, advice, reminder);
+        return new PracticeState(choice, title, other, turn, played, nowMs, passes, steps, run, advice, reminder, hears);
     }
 
     PracticeState in(Phase other, Turn its) {
-        return new PracticeState(choice, title, other, Optional.of(its), List.of(), -1, passes, steps, run, advice, reminder);
+        return new PracticeState(choice, title, other, Optional.of(its), List.of(), -1, passes, steps, run, advice, reminder, hears);
     }
 
     PracticeState at(double ms, List<Double> onsets) {
-        return new PracticeState(choice, title, phase, turn, onsets, ms, passes, steps, run, advice, reminder);
+        return new PracticeState(choice, title, phase, turn, onsets, ms, passes, steps, run, advice, reminder, hears);
     }
 
-    PracticeState after(Turn its, List<Done> all, Optional<Steps> nextSteps, Optional<Drill.Run> nextRun, String words) {
-        return new PracticeState(choice, title, phase, Optional.of(its), played, nowMs, all, nextSteps, nextRun, words, reminder);
+    PracticeState after(Optional<Turn> its, List<Done> all, Optional<Steps> nextSteps, Optional<Drill.Run> nextRun, String words) {
+        return new PracticeState(choice, title, phase, its, played, nowMs, all, nextSteps, nextRun, words, reminder, hears);
+    }
+
+    PracticeState hearing(OptionalDouble pitch) {
+        return new PracticeState(choice, title, phase, turn, played, nowMs, passes, steps, run, advice, reminder, pitch);
     }
 
     PracticeState reminded(String words) {
-        return new PracticeState(choice, title, phase, turn, played, nowMs, passes, steps, run, advice, words);
+        return new PracticeState(choice, title, phase, turn, played, nowMs, passes, steps, run, advice, words, hears);
     }
 
     PracticeState advised(String words) {
-        return new PracticeState(choice, title, phase, turn, played, nowMs, passes, steps, run, words, reminder);
+        return new PracticeState(choice, title, phase, turn, played, nowMs, passes, steps, run, words, reminder, hears);
     }
 
     /** The note of the tune that is played now; empty in a drill, and while nothing is. */
@@ -190,10 +204,33 @@ public record PracticeState(
         StringBuilder list = new StringBuilder();
         for (int i = passes.size() - 1; i >= Math.max(0, passes.size() - most); i--) {
             Done pass = passes.get(i);
-            list.append("%d  %s: varies by %d %%, %s%n".formatted(i + 1, pass.words(), Math.round(pass.evenness().variation() * 100),
-                    pass.even() ? "even" : "not even"));
+            list.append("%d  %s: varies by %d %%, %s%s%n".formatted(i + 1, pass.words(), Math.round(pass.evenness().variation() * 100),
+                    pass.even() ? "even" : "not even", pass.spoken().meant() == 0 ? "" : ", " + pass.spoken().inWords()));
         }
         return list.isEmpty() ? "none yet" : list.toString().strip();
+    }
+
+    /** The figures of the latest pass, and what a microphone heard of it, a line each; empty before the first. */
+    public String facts() {
+        if (passes.isEmpty()) {
+            return "";
+        }
+        Done last = passes.getLast();
+        List<String> lines = new ArrayList<>();
+        lines.add(last.evenness().inWords(choice.mode() == Mode.TUNE) + (last.spoken().meant() == 0 ? "" : "  ·  " + last.spoken().inWords()));
+        turn.flatMap(Turn::heard).ifPresent(h -> lines.addAll(h.remarks()));
+        return String.join("\n", lines);
+    }
+
+    /** What is heard now: {@code A 12 cents flat}; empty where nothing listens, or nothing is heard. */
+    public Optional<String> hearsInWords() {
+        if (hears.isEmpty() || phase != Phase.PLAYING && phase != Phase.COUNTING && phase != Phase.CALIBRATING) {
+            return Optional.empty();
+        }
+        long note = Math.round(hears.getAsDouble());
+        long cents = Math.round(100 * (hears.getAsDouble() - note));
+        String name = NAMES.get((int) Math.floorMod(note, NAMES.size()));
+        return Optional.of(Math.abs(cents) < IN_TUNE ? name : "%s %d cents %s".formatted(name, Math.abs(cents), cents < 0 ? "flat" : "sharp"));
     }
 
     /** Whether the same words are to be read as at another moment of the turn. */

@@ -70,6 +70,7 @@ public final class PracticeView extends BorderPane {
     private final Spinner<Integer> lift = Numbers.spinner("even-passes", 1, 9, 2, 1, "even passes in a row that lift the tempo");
     private final Spinner<Integer> rest = Numbers.spinner("rest-after", 0, 120, 12, 1, "minutes until a reminder to rest, 0 for none");
     private final Label rule = Labels.quietLines("rule");
+    private final Button calibrate = new Button("Calibrate the keys");
     private final Label delay = Labels.quietLines("key-delay");
     private final Label care = Labels.quietLines("care");
     private final Label title = new Label();
@@ -136,14 +137,13 @@ public final class PracticeView extends BorderPane {
         start.getStyleClass().add("begin");
         start.setMaxWidth(Double.MAX_VALUE);
         start.setTooltip(new Tooltip("Enter"));
-        Button calibrate = new Button("Calibrate the keys");
         calibrate.setId("calibrate");
-        calibrate.setTooltip(new Tooltip("tap along with twelve clicks, so that the keyboard's own delay is taken off"));
+        calibrate.setTooltip(new Tooltip("play along with twelve clicks, so that the delay of the keyboard or the microphone is taken off"));
         calibrate.setOnAction(e -> calibrate());
         choices.getChildren().setAll(tuneChoices, gestureChoices,
                 Boxes.labelled("practise-instrument", "instrument", instrument), Boxes.labelled("practise-hands", "who plays", hands), start,
                 Labels.heading("When it goes up"), ruleRows, rule,
-                Labels.heading("Keys"), calibrate, delay,
+                Labels.heading("Delay"), calibrate, delay,
                 Labels.heading("Rest"), Numbers.row("after minutes", rest), care);
         choices.getStyleClass().add("choices");
         scroll.setFitToWidth(true);
@@ -300,6 +300,7 @@ public final class PracticeView extends BorderPane {
         if (!settled || before == null || !now.saysTheSameAs(before)) {
             words(now);
         }
+        phase.setText(now.phase().words() + now.hearsInWords().map(w -> "  ·  hears " + w).orElse(""));
         lanes.show(now);
         climb.show(now);
         now.note().ifPresentOrElse(n -> score.light(now.choice().rung(), n), score::darken);
@@ -338,7 +339,9 @@ public final class PracticeView extends BorderPane {
             lift.getValueFactory().setValue(model.rule().passes());
             rest.getValueFactory().setValue((int) Math.round(model.rest().afterMinutes()));
             rule.setText(isTune ? model.rule().inWords() : Drill.ruleInWords());
-            delay.setText(!choice.calibration().isKnown() ? "not calibrated yet; any letter or the space bar taps"
+            calibrate.setText(choice.hands().equals(HandsChoice.MICROPHONE) ? "Calibrate the microphone" : "Calibrate the keys");
+            delay.setText(choice.hands().isHeard() ? (choice.calibration().isKnown() ? "what is heard is taken %d ms earlier".formatted(Math.round(choice.calibration().delayMs())) : "not calibrated yet: hold the microphone to the loudspeaker, or clap along")
+                    + "; listen by headphones, or the tune is heard as well as you. Nothing is kept of what is heard." : !choice.calibration().isKnown() ? "not calibrated yet; any letter or the space bar taps"
                     : "taps are taken %d ms earlier than they are told; the %d ms of the sound device are taken off besides".formatted(
                     Math.round(choice.calibration().delayMs()), Math.round(model.latencyMs())));
             care.setText(String.join("\n", Stream.concat(Stream.of(model.rest().pain()), model.cautions().stream()).distinct().toList()));
@@ -349,10 +352,9 @@ public final class PracticeView extends BorderPane {
         boolean isTune = now.choice().mode() == PracticeState.Mode.TUNE;
         String what = isTune ? now.title() : now.choice().drill().map(Drill::name).orElse("no drill");
         title.setText(what + now.turn().map(t -> "  ·  " + t.words()).orElse(""));
-        phase.setText(now.phase().words());
         start.setText(now.isRunning() ? "Stop" : "Begin");
         advice.setText(Sentence.full(now.advice()));
-        facts.setText(now.passes().isEmpty() ? "" : now.passes().getLast().evenness().inWords(isTune));
+        facts.setText(now.facts());
         reminder.setText(now.reminder().isEmpty() ? "" : now.reminder() + " " + model.rest().pain());
         Shown.set(reminder, !now.reminder().isEmpty());
         boolean climbs = now.steps().isPresent() || now.run().isPresent();

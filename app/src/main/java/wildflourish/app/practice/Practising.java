@@ -10,12 +10,13 @@ import wildflourish.core.practice.StepRule;
  * @param evenUpTo deviation from even, as a share, up to which a pass counts; so many {@code passes} running raise the tempo
  * @param restAfter minutes after which a rest is due; 0 for never
  * @param keyDelay milliseconds by which the keys are late, once they have been calibrated; null before
+ * @param microphoneDelay the same for the microphone
  */
-public record Practising(double evenUpTo, int passes, double restAfter, @Nullable Double keyDelay) {
+public record Practising(double evenUpTo, int passes, double restAfter, @Nullable Double keyDelay, @Nullable Double microphoneDelay) {
 
     /** As most do. */
     public static final Practising USUAL =
-            new Practising(StepRule.USUAL.evenUpTo(), StepRule.USUAL.passes(), Rest.USUAL.afterMinutes(), null);
+            new Practising(StepRule.USUAL.evenUpTo(), StepRule.USUAL.passes(), Rest.USUAL.afterMinutes(), null, null);
 
     static final double STRICTEST = 0.02;
     static final double LAXEST = 0.4;
@@ -25,6 +26,10 @@ public record Practising(double evenUpTo, int passes, double restAfter, @Nullabl
     /** Whether anybody could practise so. */
     boolean isPossible() {
         return evenUpTo >= STRICTEST && evenUpTo <= LAXEST && passes >= 1 && passes <= MOST_PASSES && restAfter >= 0 && restAfter <= LONGEST
-                && (keyDelay == null || Math.abs(keyDelay) < 1000);
+                && isPossible(keyDelay) && isPossible(microphoneDelay);
+    }
+
+    private static boolean isPossible(@Nullable Double delay) {
+        return delay == null || Math.abs(delay) < 1000;
     }
 }

@@ -1,5 +1,6 @@
 package wildflourish.app.practice;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.scene.canvas.GraphicsContext;
@@ -7,6 +8,8 @@ import javafx.scene.paint.Color;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 import wildflourish.app.paint.CanvasPainter;
+import wildflourish.core.hearing.HeardPass;
+import wildflourish.core.hearing.HeardVersion;
 import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.Expected;
 import wildflourish.core.practice.Matching;
@@ -57,7 +60,7 @@ final class PulseLanes extends Painted {
             return;
         }
         PracticeState.Turn turn = now.turn().get();
-        g.fillText("above the line: early      below: late", LaneRows.LEFT, 18);
+        g.fillText("above the line: early      below: late" + (turn.heard().isEmpty() ? "" : "      tick: the ornament spoke      cross above: it did not"), LaneRows.LEFT, 18);
         LaneRows rows = LaneRows.of(now, turn, wide(), tall());
         pulse(g, turn, rows);
         boolean own = now.phase() != PracticeState.Phase.LISTENING;
@@ -133,6 +136,28 @@ final class PulseLanes extends Painted {
             g.strokeLine(x - 4, y + 4, x + 4, y - 4);
         }
         pass.oddToTell().ifPresent(o -> odd(g, turn, o, rows));
+        turn.heard().ifPresent(h -> ornaments(g, turn, h, rows));
+    }
+
+    /** Over each note that has an ornament a tick where it spoke and a cross where it did not. */
+    private void ornaments(GraphicsContext g, PracticeState.Turn turn, HeardPass heard, LaneRows rows) {
+        List<HeardVersion.Note> notes = heard.played().notes();
+        for (int i = 0; i < Math.min(notes.size(), turn.expected().size()); i++) {
+            if (notes.get(i).isOrnamented()) {
+                double ms = turn.expected().onsets().get(i).atMs();
+                double x = rows.x(ms);
+                double y = rows.y(rows.row(ms)) - Math.min(30, rows.height() * 0.42);
+                boolean came = notes.get(i).came();
+                g.setStroke(palette().of(came ? Ink.GLIDE : Ink.MISSING));
+                g.setLineWidth(2);
+                if (came) {
+                    g.strokePolyline(new double[] {x - 5, x - 1, x + 6}, new double[] {y, y + 4, y - 5}, 3);
+                } else {
+                    g.strokeLine(x - 4, y - 4, x + 4, y + 4);
+                    g.strokeLine(x - 4, y + 4, x + 4, y - 4);
+                }
+            }
+        }
     }
 
     /** The gap furthest off, bracketed. */

@@ -45,8 +45,14 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
      * A leg as a turn.
      *
      * @param what how the log tells it; empty for what is only heard
+     * @param drill that it is a pass of; empty where it is of a tune
      */
-    record Planned(PracticeState.Turn turn, Optional<LoggedPass.Practised> what) {}
+    record Planned(PracticeState.Turn turn, Optional<LoggedPass.Practised> what, Optional<Drill> drill) {
+
+        Planned(PracticeState.Turn turn, Optional<LoggedPass.Practised> what) {
+            this(turn, what, Optional.empty());
+        }
+    }
 
     /** How often a part is gone around with its first ending. */
     private static final int LOOPS = 3;
@@ -228,7 +234,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
         List<Planned> turns = List.of(
                 new Planned(turn(heard, first, words), Optional.empty()),
                 new Planned(turn(own, expected, words), Optional.of(new LoggedPass.Practised(Optional.empty(), drill.name(), "", instrument.id(), "",
-                        hands, Optional.empty(), lengthMs))));
+                        hands, Optional.empty(), lengthMs)), Optional.of(drill)));
         return new Sitting(Itinerary.once(List.of(heard, own), CLICK), turns);
     }
 
@@ -268,7 +274,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
         var varied = leg.piece().version().varied();
         int size = leg.piece().played().tune().size();
         List<Integer> notes = expected.onsets().stream().map(o -> plain.applyAsInt(o.note() < size ? varied.plain(o.note()) : o.note())).toList();
-        return new PracticeState.Turn(expected, List.copyOf(beats), List.copyOf(bars), notes, words, Optional.empty());
+        return new PracticeState.Turn(expected, List.copyOf(beats), List.copyOf(bars), notes, words, Optional.empty(), Optional.empty());
     }
 
     private static final class Builder {

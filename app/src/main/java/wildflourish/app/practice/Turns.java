@@ -6,16 +6,22 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.listening.Player;
 import wildflourish.app.work.Background;
+import wildflourish.core.hearing.HeardPass;
 import wildflourish.core.practice.Calibration;
 import wildflourish.core.practice.Drill;
 import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.LoggedPass;
+import wildflourish.core.practice.SpeedTries;
+import wildflourish.core.practice.Spoken;
 import wildflourish.core.practice.Steps;
+import wildflourish.sound.microphone.Listener;
+import wildflourish.sound.microphone.Overheard;
 import wildflourish.sound.transport.Moment;
 
 /**
@@ -25,6 +31,8 @@ import wildflourish.sound.transport.Moment;
 final class Turns {
 
     private static final Background.Words NOT_PLAYED = Background.Words.silent("this could not be played; the tune is as it was");
+
+    private static final Background.Words NOT_HEARD = Background.Words.silent("what was played could not be listened to; play it once more");
 
     private final PracticeModel model;
     private final ReadOnlyObjectWrapper<PracticeState> state;
@@ -37,7 +45,9 @@ final class Turns {
     private final HandsInUse hands = new HandsInUse(this::nowMs);
     private volatile Optional<UnderWay> going = Optional.empty();
     private Instant resumeAt = Instant.MAX;
+    private SpeedTries tries = SpeedTries.NONE;
     private int asked;
+    private int listening;
 
     /** {@code pause} lies between one pass and the next. */
     Turns(
@@ -96,6 +106,14 @@ final class Turns {
         if (state.get() != null) {
             state.set(state.get().with(PracticeState.Phase.RESTING));
         }
+        learn();
+    }
+
+    /** What the ornaments of the sitting told of the hands is taken, and the next sitting begins anew. */
+    private void learn() {
+        SpeedTries made = tries;
+        tries = SpeedTries.NONE;
+        model.takeSpeeds(made);
     }
 
     /** A key went down now. */
@@ -136,7 +154,7 @@ final class Turns {
         if (phase != state.get().phase()) {
             state.set(state.get().with(phase));
         }
-        state.set(state.get().at(moment.get().ms(), now.played()));
+        state.set(state.get().at(moment.get().ms(), now.played()).hearing(hands.listener().map(Listener::pitch).orElse(OptionalDouble.empty())));
     }
 
     private PracticeState.Phase phase(UnderWay now, Moment moment) {
@@ -184,22 +202,63 @@ final class Turns {
         }
     }
 
+    /** Measures at once what was tapped; what a microphone heard in the background, while the next turn goes on. */
     private void measure(Sitting.Planned turn, List<Double> played) {
-        Evenness pass = Evenness.of(turn.turn().expected(), played);
-        PracticeState before = state.get();
-        boolean drill = before.choice().mode() == PracticeState.Mode.DRILL;
-        Optional<Steps.Next> next = before.steps().map(s -> s.after(pass));
-        Optional<Drill.Run> run = before.run().map(r -> r.after(pass));
-        boolean even = drill ? run.orElseThrow().cameLast() : next.map(Steps.Next::even).orElse(model.rule().isEven(pass));
-        String advice = drill ? run.orElseThrow().advice() : next.map(Steps.Next::why).orElseGet(() -> model.rule().told(pass));
-        List<PracticeState.Done> all = new ArrayList<>(before.passes());
-        all.add(new PracticeState.Done(turn.turn().words(), pass, even, advice));
-        state.set(before.after(turn.turn().with(pass), all, next.map(Steps.Next::steps), run, advice).at(before.nowMs(), played));
-        if (!played.isEmpty()) {
-            Instant began = clock.instant().minusMillis(Math.round(pass.expected().lengthMs()));
-            boolean tiring = drill && before.choice().drill().filter(Drill::tiring).isPresent();
-            turn.what().ifPresent(what -> log.keep(LoggedPass.of(began, what, pass, even), tiring));
+        Optional<Overheard> overheard = hands.listener().flatMap(Listener::overheard);
+        if (overheard.isEmpty()) {
+            measured(turn, new Pass(Evenness.of(turn.turn().expected(), played), Optional.empty()));
+            return;
         }
+        int order = asked;
+        listening++;
+        background.run(NOT_HEARD, job -> {
+            Overheard all = overheard.get();
+            return turn.drill().map(d -> new Pass(Evenness.of(turn.turn().expected(), all.onsets(d)), Optional.empty())).orElseGet(() -> Pass.heard(all.pass()));
+        }, pass -> heard(order, () -> measured(turn, pass)), () -> heard(order, () -> { }));
+    }
+
+    private record Pass(Evenness evenness, Optional<HeardPass> heard) {
+
+        static Pass heard(HeardPass pass) {
+            return new Pass(pass.evenness(), Optional.of(pass));
+        }
+
+        Spoken spoken() {
+            return heard.map(HeardPass::spoken).orElse(Spoken.UNHEARD);
+        }
+    }
+
+    private void heard(int order, Runnable measure) {
+        listening--;
+        if (order == asked) {
+            measure.run();
+            if (listening == 0 && going.isEmpty()) {
+                settle();
+            }
+        }
+    }
+
+    private void measured(Sitting.Planned turn, Pass pass) {
+        PracticeState before = state.get();
+        Evenness evenness = pass.evenness();
+        boolean drill = before.choice().mode() == PracticeState.Mode.DRILL;
+        Optional<Steps.Next> next = before.steps().map(s -> s.after(evenness, pass.spoken()));
+        Optional<Drill.Run> run = before.run().map(r -> r.after(evenness));
+        boolean even = drill ? run.orElseThrow().cameLast() : next.map(Steps.Next::even).orElse(model.rule().isEven(evenness) && model.rule().speaks(pass.spoken()));
+        String advice = drill ? run.orElseThrow().advice() : next.map(Steps.Next::why).orElseGet(() -> model.rule().told(evenness, pass.spoken()));
+        List<PracticeState.Done> all = new ArrayList<>(before.passes());
+        all.add(new PracticeState.Done(turn.turn().words(), evenness, even, advice, pass.spoken()));
+        PracticeState.Turn measured = turn.turn().with(evenness, pass.heard());
+        // Another turn may be on by now.
+        boolean still = before.turn().filter(t -> t.expected() == measured.expected()).isPresent();
+        PracticeState after = before.after(still ? Optional.of(measured) : before.turn(), all, next.map(Steps.Next::steps), run, advice);
+        state.set(still ? after.at(before.nowMs(), evenness.played()) : after);
+        if (!evenness.played().isEmpty()) {
+            Instant began = clock.instant().minusMillis(Math.round(evenness.expected().lengthMs()));
+            boolean tiring = drill && before.choice().drill().filter(Drill::tiring).isPresent();
+            turn.what().ifPresent(what -> log.keep(LoggedPass.of(began, what, evenness, even), tiring));
+        }
+        pass.heard().ifPresent(h -> tries = tries.with(h.tries()));
     }
 
     private void calibrated(Sitting.Planned turn, List<Double> played) {
@@ -210,18 +269,23 @@ final class Turns {
         if (found.isPresent()) {
             model.calibrated(found.get());
             model.keepHow();
-            say.accept("the keyboard and you are %d ms %s; this is taken off from now on".formatted(
+            say.accept("%s %d ms %s; this is taken off from now on".formatted(hands.listener().isPresent() ? "the microphone is" : "the keyboard and you are",
                     Math.round(Math.abs(found.get().delayMs())), found.get().delayMs() < 0 ? "early" : "late"));
         } else {
             model.calibrated(hands.calibration());
-            say.accept("too few taps, or too wild ones: tap once with each of the clicks");
+            say.accept(hands.listener().isPresent() ? "the clicks were not heard clearly: hold the microphone to the loudspeaker, or clap with each of them"
+                    : "too few taps, or too wild ones: tap once with each of the clicks");
         }
     }
 
-    /** All turns are over: goes on, or rests. */
+    /** All turns are over: goes on, or rests, once all that was heard has been measured. */
     private void settle() {
         PracticeState now = state.get();
         if (!now.isRunning()) {
+            return;
+        }
+        if (listening > 0) {
+            state.set(now.with(PracticeState.Phase.MEASURING));
             return;
         }
         boolean nothingPlayed = now.played().isEmpty();
@@ -235,5 +299,8 @@ final class Turns {
             state.set(state.get().advised("nothing was played; begin again when you are ready"));
         }
         now.run().filter(Drill.Run::done).ifPresent(model::takeSpeeds);
+        if (phase == PracticeState.Phase.RESTING) {
+            learn();
+        }
     }
 }

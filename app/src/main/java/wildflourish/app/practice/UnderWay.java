@@ -3,6 +3,7 @@ package wildflourish.app.practice;
 import java.util.ArrayList;
 import java.util.List;
 import wildflourish.core.practice.PracticePlan;
+import wildflourish.sound.input.Stretch;
 import wildflourish.sound.input.Tapper;
 import wildflourish.sound.transport.Course;
 import wildflourish.sound.transport.Leg;
@@ -100,7 +101,7 @@ final class UnderWay {
         leg++;
         played.clear();
         if (isGraded()) {
-            hands.begin(turn().turn().expected(), pass);
+            hands.begin(new Stretch(turn().turn().expected(), sitting.itinerary().legs().get(leg), turn().drill(), pass));
             played.addAll(early);
         }
         early.clear();

@@ -1,7 +1,6 @@
 package wildflourish.core.hearing;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +9,7 @@ import wildflourish.core.finding.Sentence;
 import wildflourish.core.fit.Recording;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Vocabulary;
+import wildflourish.core.practice.Spoken;
 import wildflourish.core.setting.Version;
 import wildflourish.core.tune.Tempo;
 
@@ -20,11 +20,11 @@ import wildflourish.core.tune.Tempo;
  * @param tempo at which it was played
  * @param tuningCents how far the instrument is from A = 440 Hz
  * @param heard of how many {@code notes} something was heard
- * @param spoke how many of the {@code meant} ornaments came as they were meant
+ * @param spoken how many of the ornaments came
  * @param silent how often each ornament did not come, by its name
  * @param variation of the gaps between notes, as a share
  */
-public record Account(Recording key, Tempo tempo, double tuningCents, int heard, int notes, int spoke, int meant, Map<String, Integer> silent, double variation) {
+public record Account(Recording key, Tempo tempo, double tuningCents, int heard, int notes, Spoken spoken, Map<String, Integer> silent, double variation) {
 
     /** So many ornaments that did not come are named. */
     private static final int NAMED = 3;
@@ -34,22 +34,11 @@ public record Account(Recording key, Tempo tempo, double tuningCents, int heard,
     /** Counts what was heard of a version. */
     public static Account of(Version version, HeardVersion played) {
         Vocabulary names = version.hands().vocabulary();
-        int heard = 0;
-        int meant = 0;
-        int spoke = 0;
+        int heard = (int) played.notes().stream().filter(n -> n.onsetMs().isPresent()).count();
         Map<String, Integer> silent = new TreeMap<>();
-        for (HeardVersion.Note note : played.notes()) {
-            heard += note.onsetMs().isPresent() ? 1 : 0;
-            if (note.isOrnamented()) {
-                meant++;
-                List<String> came = Arrays.asList(note.gesture().split("\\+"));
-                List<String> missing = Arrays.stream(note.meant().split("\\+")).filter(id -> !came.contains(id)).toList();
-                spoke += missing.isEmpty() ? 1 : 0;
-                missing.forEach(id -> silent.merge(names.byId(id).map(Ornament::name).orElse(id), 1, Integer::sum));
-            }
-        }
+        played.notes().forEach(n -> n.silent().forEach(id -> silent.merge(names.byId(id).map(Ornament::name).orElse(id), 1, Integer::sum)));
         return new Account(Recording.of(version.arrangement().tune().head().key(), played.semitones(), version.arrangement().instrument()),
-                version.arrangement().tempo().percent((int) Math.round(100 * played.tempo())), played.tuningCents(), heard, played.notes().size(), spoke, meant, silent,
+                version.arrangement().tempo().percent((int) Math.round(100 * played.tempo())), played.tuningCents(), heard, played.notes().size(), played.spoken(), silent,
                 played.evenness().variation());
     }
 
@@ -62,8 +51,8 @@ public record Account(Recording key, Tempo tempo, double tuningCents, int heard,
             all.add(Sentence.full(key.inWords()));
         }
         all.add("%d of %d notes were heard%s.".formatted(heard, notes, heard == 0 ? "" : "; the gaps between them vary by %d %%".formatted(Math.round(100 * variation))));
-        if (meant > 0) {
-            all.add("%d of %d ornaments spoke.".formatted(spoke, meant));
+        if (spoken.meant() > 0) {
+            all.add(spoken.inWords() + ".");
         }
         List<String> most = silent.entrySet().stream().sorted(Map.Entry.<String, Integer>comparingByValue(Comparator.reverseOrder())).limit(NAMED)
                 .map(e -> "%s (%s)".formatted(e.getKey(), e.getValue() == 1 ? "once" : e.getValue() == 2 ? "twice" : e.getValue() + " times")).toList();

@@ -20,7 +20,7 @@ final class Expectations {
     static final String NOTHING = "none";
 
     /** An ornament begins so long before its note at most, in milliseconds. */
-    private static final double LEADS_IN = 400;
+    static final double LEADS_IN = 400;
 
     /**
      * One of the things that could be done on a note.

@@ -1,6 +1,7 @@
 package wildflourish.core.hearing;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -9,6 +10,7 @@ import java.util.Optional;
 import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.Expected;
 import wildflourish.core.practice.Lilt;
+import wildflourish.core.practice.Spoken;
 import wildflourish.core.setting.Version;
 import wildflourish.core.tune.PlayedOut;
 import wildflourish.core.tune.Ratio;
@@ -49,6 +51,17 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
             extra = List.copyOf(extra);
         }
 
+        /** The ornaments that were meant and did not come, by their ids. */
+        public List<String> silent() {
+            List<String> heard = Arrays.asList(gesture.split("\\+"));
+            return isOrnamented() ? Arrays.stream(meant.split("\\+")).filter(id -> !heard.contains(id)).toList() : List.of();
+        }
+
+        /** Whether all that was meant on it came. */
+        public boolean came() {
+            return silent().isEmpty();
+        }
+
         /** Whether an ornament was meant on it. */
         public boolean isOrnamented() {
             return !meant.equals(Expectations.NOTHING);
@@ -74,13 +87,22 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
      * @throws IllegalArgumentException where there is too much to follow
      */
     public static HeardVersion of(Version version, Heard heard) {
-        return of(version, heard, new HashMap<>());
+        return of(version, Stretch.ALL, heard, new HashMap<>());
+    }
+
+    /**
+     * Finds a stretch of a version, given in milliseconds of its performance, in what was heard.
+     *
+     * @throws IllegalArgumentException where there is too much to follow
+     */
+    public static HeardVersion of(Version version, Stretch stretch, Heard heard) {
+        return of(version, stretch, heard, new HashMap<>());
     }
 
     /** {@code laid} is how notes lie under what was heard, as far as it is known: rungs have the same notes but for their variations. */
-    private static HeardVersion of(Version version, Heard heard, Map<List<Wanted>, Alignment> laid) {
+    private static HeardVersion of(Version version, Stretch stretch, Heard heard, Map<List<Wanted>, Alignment> laid) {
         Expectations gestures = new Expectations(version, heard.hopMs());
-        List<Wanted> wanted = gestures.wanted();
+        List<Wanted> wanted = gestures.wanted().stream().filter(w -> stretch.holds(w.atMs())).toList();
         Alignment alignment = laid.computeIfAbsent(wanted, w -> Alignment.of(w, heard));
         double[] onsets = Onsets.of(heard, alignment);
         TimeLine line = TimeLine.of(wanted, onsets);
@@ -89,16 +111,17 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
             notes.add(note(gestures, alignment, heard, i, onsets));
         }
         return new HeardVersion(notes, line.isKnown() ? 1 / line.slope() : 1, line.isKnown() ? line.at(0) : 0, alignment.semitones(), 100 * alignment.tuning(),
-                evenness(version, onsets, line));
+                evenness(version, stretch, onsets, line));
     }
 
-    private static Evenness evenness(Version version, double[] onsets, TimeLine line) {
+    private static Evenness evenness(Version version, Stretch stretch, double[] onsets, TimeLine line) {
         PlayedOut tune = PlayedOut.of(version.hands().tune(), version.arrangement().tempo());
-        Expected expected = Expected.of(Expectations.perform(version, version.played().placed()), tune, new PlayedOut.Span(Ratio.ZERO, tune.length()), Lilt.STRAIGHT);
+        Expected whole = Expected.of(Expectations.perform(version, version.played().placed()), tune, new PlayedOut.Span(Ratio.ZERO, tune.length()), Lilt.STRAIGHT);
+        Expected expected = new Expected(whole.onsets().stream().filter(o -> stretch.holds(o.atMs())).toList(), whole.lengthMs());
         double start = line.isKnown() ? line.at(0) : 0;
         double faster = line.isKnown() ? line.slope() : 1;
         // At the tempo that was played: how fast it was is told by itself.
-        return Evenness.of(expected, java.util.Arrays.stream(onsets).filter(o -> !Double.isNaN(o)).map(o -> (o - start) / faster).sorted().boxed().toList());
+        return Evenness.of(expected, Arrays.stream(onsets).filter(o -> !Double.isNaN(o)).map(o -> (o - start) / faster).sorted().boxed().toList());
     }
 
     /** The note that is heard at a moment of the recording: the latest that has begun; empty before the first. */
@@ -106,8 +129,19 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
         return notes.stream().filter(n -> n.onsetMs().isPresent() && n.onsetMs().get() <= ms).max(Comparator.comparingDouble(n -> n.onsetMs().orElse(0.0)));
     }
 
-    /** A stretch of the recording, in milliseconds. */
-    public record Stretch(double fromMs, double toMs) {}
+    /** A stretch of the recording, or of the performance, in milliseconds. */
+    public record Stretch(double fromMs, double toMs) {
+
+        /** From the beginning to the end. */
+        public static final Stretch ALL = new Stretch(Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY);
+
+        private static final double SAME = 0.5;
+
+        /** Whether what begins at a moment belongs to it. */
+        boolean holds(double ms) {
+            return ms > fromMs - SAME && ms < toMs - SAME;
+        }
+    }
 
     /** From the first onset of a stretch of notes to the first behind it, where any of them was heard. */
     public Optional<Stretch> stretch(int from, int to) {
@@ -115,6 +149,12 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
         Note last = notes.get(to - 1);
         double end = notes.subList(to, notes.size()).stream().flatMap(n -> n.onsetMs().stream()).findFirst().orElse(last.onsetMs().orElse(0.0) + last.durationMs());
         return start.filter(s -> s < end).map(s -> new Stretch(s, end));
+    }
+
+    /** How many of the ornaments that were meant came. */
+    public Spoken spoken() {
+        List<Note> meant = notes.stream().filter(Note::isOrnamented).toList();
+        return new Spoken((int) meant.stream().filter(Note::came).count(), meant.size());
     }
 
     /** How far it is from what was meant, over all notes. */
@@ -128,7 +168,7 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
         double least = Double.MAX_VALUE;
         Map<List<Wanted>, Alignment> laid = new HashMap<>();
         for (int rung = 0; rung < version.arrangement().ladder().size(); rung++) {
-            double unlike = of(version.on(rung), heard, laid).unlike();
+            double unlike = of(version.on(rung), Stretch.ALL, heard, laid).unlike();
             if (unlike < least) {
                 least = unlike;
                 nearest = rung;

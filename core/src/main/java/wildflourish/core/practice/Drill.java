@@ -16,14 +16,31 @@ import wildflourish.core.ornament.Speeds;
  * @param how in a sentence or two for the student
  * @param gaps of one time through, in lengths of the part that is measured; 1 for the part itself
  * @param words what each onset is, as many as there are gaps
+ * @param sounds how each onset sounds, as many as there are gaps
  * @param measures the movements whose speed it sets
  * @param again whether it sets the time for the same finger to move again
  * @param lengthsMs of the part, from slow to fast
  * @param tiring whether it strains the hand, so that rest is asked for sooner
  */
 public record Drill(
-        String id, String name, List<String> families, String how, List<Double> gaps, List<String> words, List<Move> measures,
+        String id, String name, List<String> families, String how, List<Double> gaps, List<String> words, List<Onset> sounds, List<Move> measures,
         boolean again, List<Integer> lengthsMs, boolean tiring) {
+
+    /** How an onset sounds. */
+    public enum Onset {
+        /** The note itself is there again, without a start of its own. */
+        NOTE,
+        /** A note above takes its place. */
+        ABOVE,
+        /** A note below takes its place. */
+        BELOW,
+        /** A note above for an instant, in a note that goes on. */
+        CLICK,
+        /** A note below for an instant, in a note that goes on. */
+        DIP,
+        /** The note starts afresh. */
+        STROKE
+    }
 
     record Table(String provenance, int heard, int times, double tolerance, double easy, double possible, List<Drill> drills) {}
 
@@ -33,14 +50,15 @@ public record Drill(
         families = List.copyOf(families);
         gaps = List.copyOf(gaps);
         words = List.copyOf(words);
+        sounds = List.copyOf(sounds);
         measures = List.copyOf(measures);
         lengthsMs = List.copyOf(lengthsMs);
         boolean falling = !lengthsMs.isEmpty();
         for (int i = 1; i < lengthsMs.size(); i++) {
             falling &= lengthsMs.get(i) < lengthsMs.get(i - 1);
         }
-        if (gaps.isEmpty() || gaps.size() != words.size() || !gaps.contains(1.0) || !falling || measures.isEmpty() && !again) {
-            throw new IllegalArgumentException("drill '" + id + "': a word for each gap, a gap of 1, lengths that fall, and something it measures");
+        if (gaps.isEmpty() || gaps.size() != words.size() || gaps.size() != sounds.size() || !gaps.contains(1.0) || !falling || measures.isEmpty() && !again) {
+            throw new IllegalArgumentException("drill '" + id + "': a word and a sound for each gap, a gap of 1, lengths that fall, and something it measures");
         }
     }
 

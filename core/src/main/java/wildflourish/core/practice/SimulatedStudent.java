@@ -17,10 +17,11 @@ import wildflourish.core.data.DataFile;
  * @param pace share of the beat's time that is taken: 0.95 for one who rushes by five per cent
  * @param third share of its time that the third pulse of a beat of three gets, or the second of a beat of two
  * @param slips share of the notes that are left out
+ * @param silent share of the ornaments that do not speak in the first pass; settles as the spread does
  * @param speed factor of the spread for each halving of the gap below 200 ms: fast is harder
  */
 public record SimulatedStudent(
-        String id, String words, double spread, double settles, double least, double pace, double third, double slips, double speed) {
+        String id, String words, double spread, double settles, double least, double pace, double third, double slips, double silent, double speed) {
 
     record Table(String provenance, List<SimulatedStudent> students) {}
 
@@ -68,5 +69,10 @@ public record SimulatedStudent(
         }
         Collections.sort(played);
         return played;
+    }
+
+    /** Whether an ornament speaks in a pass, of so many that came before it. */
+    public boolean speaks(int ornament, int pass, long seed) {
+        return new SplittableRandom(seed * 1_000_003 + 7919L * pass + ornament).nextDouble() >= Math.min(1, silent * Math.pow(settles, pass));
     }
 }

@@ -62,8 +62,13 @@ public record Steps(StepRule rule, List<Tempo> tempi, int at, int evenInRow, boo
         return new Steps(rule, tempi, Math.max(0, there.at() - 1), 0, false);
     }
 
-    /** After a pass at the present tempo. */
+    /** After a pass at the present tempo to which nobody listened. */
     public Next after(Evenness pass) {
+        return after(pass, Spoken.UNHEARD);
+    }
+
+    /** After a pass at the present tempo; ornaments that do not speak hold it where it is. */
+    public Next after(Evenness pass, Spoken spoken) {
         if (pass.expected().size() < FEWEST) {
             return new Next(this, Advice.AGAIN, false, "too short to tell whether it is even: take a longer stretch");
         }
@@ -75,6 +80,9 @@ public record Steps(StepRule rule, List<Tempo> tempi, int at, int evenInRow, boo
         }
         if (!rule.isEven(pass)) {
             return new Next(new Steps(rule, tempi, at, 0, reached), Advice.AGAIN, false, "again at the same tempo: " + rule.fault(pass));
+        }
+        if (!rule.speaks(spoken)) {
+            return new Next(new Steps(rule, tempi, at, 0, reached), Advice.AGAIN, false, "again at the same tempo: " + StepRule.silence(spoken));
         }
         if (evenInRow + 1 < rule.passes()) {
             return new Next(new Steps(rule, tempi, at, evenInRow + 1, reached), Advice.AGAIN, true,

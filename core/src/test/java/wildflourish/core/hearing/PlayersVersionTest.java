@@ -59,8 +59,8 @@ class PlayersVersionTest {
         HeardVersion played = HeardVersion.of(full, heard());
         Account account = Account.of(full, played);
         // Each note comes twice.
-        assertThat(account.meant()).isEqualTo(6);
-        assertThat(account.spoke()).isEqualTo(4);
+        assertThat(account.spoken().meant()).isEqualTo(6);
+        assertThat(account.spoken().came()).isEqualTo(4);
         assertThat(account.silent()).isEqualTo(Map.of("cut", 2));
         assertThat(account.inWords()).contains("It is in D major at crotchet = 100, in tune with A = 440.", "28 of 28 notes were heard; the gaps between them vary by 0 %.",
                 "4 of 6 ornaments spoke.", "Most often missing: cut (twice).");

@@ -171,4 +171,17 @@ class StepsTest {
             assertThat(student.play(expected, 2, 7)).isEqualTo(student.play(expected, 2, 7)).isNotEqualTo(student.play(expected, 3, 7));
         }
     }
+
+    /** Listened to, a pass whose ornaments do not speak holds the tempo, however even it is. */
+    @Test
+    void ornamentsThatDoNotSpeakHoldTheTempo() {
+        Steps steps = Steps.upTo(GOAL, StepRule.USUAL);
+        Steps.Next silent = steps.after(even(steps), new Spoken(2, 4));
+        assertThat(silent.even()).isFalse();
+        assertThat(silent.advice()).isEqualTo(Steps.Advice.AGAIN);
+        assertThat(silent.why()).isEqualTo("again at the same tempo: even, but only 2 of 4 ornaments spoke");
+        Steps.Next spoke = silent.steps().after(even(steps), new Spoken(3, 4));
+        assertThat(spoke.even()).isTrue();
+        assertThat(spoke.steps().after(even(steps), new Spoken(4, 4)).advice()).isEqualTo(Steps.Advice.UP);
+    }
 }

@@ -106,8 +106,14 @@ public final class Cueing {
                 int own = situation.plan().at(sound.note()) instanceof Place.Stopped stopped ? stopped.index() : 0;
                 yield free(own, lilt.applyAsDouble(sound.atMs()));
             }
-            case REED -> free(0, lilt.applyAsDouble(sound.atMs()));
+            case REED -> button(sound).orElseGet(() -> free(0, lilt.applyAsDouble(sound.atMs())));
         };
+    }
+
+    /** The lane of the button that is pressed again: it has to be let go first, or two notes of one pitch would sound as one. */
+    private Optional<Integer> button(Sound sound) {
+        return runs.subList(Math.max(0, runs.size() - NEAR), runs.size()).stream().filter(r -> r.sound().midi() == sound.midi() && r.from() < lilt.applyAsDouble(sound.atMs()) - SAME_MS)
+                .reduce((a, b) -> b).map(Run::lane);
     }
 
     private int companyLane(Sound sound) {

@@ -18,24 +18,17 @@ public final class Ears {
     /** The distance of frames, in milliseconds. */
     public static final int HOP_MS = 5;
 
-    private static final int RATE = 24_000;
-    private static final int HOP = RATE * HOP_MS / 1000;
-    /** What is compared with itself: 20 ms, two periods of the lowest note. */
-    private static final int WINDOW = 4 * HOP;
-    /** Periods of 90 Hz and of 3 kHz. */
-    private static final int LONGEST = RATE / 90;
-    private static final int SHORTEST = RATE / 3000;
-    /** The first dip below this is the period. */
-    private static final double CLEAR = 0.15;
-    /** A sound whose best dip is above this has no pitch. */
-    private static final double UNCLEAR = 0.4;
-    /** Below this it is silence, in decibels. */
-    private static final double SILENCE = -60;
+    /** They listen at so many samples a second. */
+    public static final int RATE = 24_000;
+
     /** A rise by this much within {@link #RISES} frames is a clear attack, in decibels; by less than its share {@link #LEAST} none. */
     private static final double ATTACK = 6;
     private static final double LEAST = 0.3;
-    private static final int RISES = 8;
+    static final int RISES = 8;
     private static final int NEAR = 6;
+    /** What is plucked is there within so many frames; such an attack alone counts for so much. */
+    private static final int PLUCKED = 4;
+    private static final double PLUCK = 0.65;
 
     private Ears() {}
 
@@ -46,14 +39,16 @@ public final class Ears {
      * @param stopped asked between blocks; when it says yes, what has been heard so far is given back
      */
     public static Heard listen(Audio audio, DoubleConsumer progress, BooleanSupplier stopped) {
-        float[] samples = Drones.without(mono(audio, progress, stopped));
-        int frames = Math.max(0, samples.length / HOP);
-        float[] padded = Arrays.copyOf(samples, samples.length + WINDOW + LONGEST + HOP);
-        float[] level = new float[frames];
-        float[] midi = new float[frames];
-        pitches(padded, midi, level);
-        midi = smoothed(midi);
-        return new Heard(HOP_MS, midi, level, attacks(level));
+        return listen(Drones.without(mono(audio, progress, stopped)));
+    }
+
+    /** Listens to samples in which no drone sounds, {@link #RATE} a second: a note that is held nearly all the time is no drone. */
+    public static Heard listen(float[] samples) {
+        Frames frames = new Frames();
+        frames.add(samples);
+        frames.end();
+        float[] level = frames.levels();
+        return new Heard(HOP_MS, smoothed(frames.pitches()), level, attacks(level, frames.edges()));
     }
 
     private static float[] mono(Audio audio, DoubleConsumer progress, BooleanSupplier stopped) {
@@ -72,120 +67,48 @@ public final class Ears {
         return Arrays.copyOf(all, size);
     }
 
-    /** Pitch and level of each frame, which is heard around its moment. */
-    private static void pitches(float[] samples, float[] midi, float[] level) {
-        double[] difference = new double[LONGEST + 1];
-        int before = (WINDOW + LONGEST) / 2;
-        int start = -before;
-        for (int frame = 0; frame < midi.length; frame++, start += HOP) {
-            // The window slides on by a hop: what it leaves is taken from the sums, what it meets is added. Begun anew now and then, so that no rounding adds up.
-            if (frame % 64 == 0) {
-                Arrays.fill(difference, 0);
-                add(samples, difference, start, start + WINDOW, 1);
-            } else {
-                add(samples, difference, start - HOP, start, -1);
-                add(samples, difference, start + WINDOW - HOP, start + WINDOW, 1);
-            }
-            double power = 0;
-            int centre = frame * HOP;
-            for (int i = Math.max(0, centre - WINDOW / 2); i < centre + WINDOW / 2; i++) {
-                power += samples[i] * samples[i];
-            }
-            level[frame] = (float) Math.max(-120, 10 * Math.log10(power / WINDOW + 1e-12));
-            double period = level[frame] < SILENCE ? 0 : period(difference);
-            midi[frame] = period == 0 ? Float.NaN : (float) (69 + 12 * Math.log(RATE / period / 440) / Math.log(2));
-        }
-    }
-
     /** The middle of five frames: what lasts two and less, between two notes, is none. Where most have no pitch there is none. */
     private static float[] smoothed(float[] midi) {
         float[] smooth = midi.clone();
-        float[] five = new float[5];
         for (int frame = 2; frame < midi.length - 2; frame++) {
-            System.arraycopy(midi, frame - 2, five, 0, five.length);
-            // What is not a number is sorted behind all numbers.
-            Arrays.sort(five);
-            int pitched = 0;
-            for (float pitch : five) {
-                pitched += Float.isNaN(pitch) ? 0 : 1;
-            }
-            smooth[frame] = pitched < 3 ? Float.NaN : five[pitched / 2];
+            smooth[frame] = middle(Arrays.copyOfRange(midi, frame - 2, frame + 3));
         }
         return smooth;
     }
 
-    private static void add(float[] samples, double[] difference, int from, int to, int sign) {
-        int first = Math.max(0, from);
-        for (int lag = 1; lag < difference.length; lag++) {
-            double sum = 0;
-            for (int i = first; i < to; i++) {
-                double apart = samples[i] - samples[i + lag];
-                sum += apart * apart;
-            }
-            difference[lag] += sign * sum;
+    /** The middle of some frames' pitches; not a number where most have none. Puts them in order. */
+    static float middle(float[] pitches) {
+        // What is not a number is sorted behind all numbers.
+        Arrays.sort(pitches);
+        int pitched = 0;
+        for (float pitch : pitches) {
+            pitched += Float.isNaN(pitch) ? 0 : 1;
         }
+        return pitched <= pitches.length / 2 ? Float.NaN : pitches[pitched / 2];
     }
 
-    /** The period in samples; 0 where there is none. */
-    private static double period(double[] difference) {
-        double sum = 0;
-        double[] normal = new double[difference.length];
-        normal[0] = 1;
-        int best = -1;
-        for (int lag = 1; lag < difference.length; lag++) {
-            sum += Math.max(0, difference[lag]);
-            normal[lag] = sum <= 0 ? 1 : Math.max(0, difference[lag]) * lag / sum;
-        }
-        for (int lag = SHORTEST; lag < difference.length - 1; lag++) {
-            boolean dip = normal[lag] <= normal[lag - 1] && normal[lag] <= normal[lag + 1];
-            if (dip && normal[lag] < CLEAR) {
-                best = lag;
-                break;
+    /**
+     * Where it starts anew: where the level rises, and also where only what is high in it does, as when a string is plucked that still rings (the high-frequency content of Bello and
+     * others).
+     */
+    private static float[] attacks(float[] level, float[] edges) {
+        float[] attacks = attacks(level, RISES);
+        float[] plucks = attacks(edges, PLUCKED);
+        for (int frame = 0; frame < attacks.length; frame++) {
+            boolean alone = plucks[frame] > 0;
+            for (int i = Math.max(0, frame - NEAR); alone && i <= Math.min(attacks.length - 1, frame + NEAR); i++) {
+                alone = attacks[i] < LEAST;
             }
-            if (dip && (best < 0 || normal[lag] < normal[best])) {
-                best = lag;
-            }
+            attacks[frame] = alone ? (float) (PLUCK * plucks[frame]) : attacks[frame];
         }
-        if (best < 0 || normal[best] > UNCLEAR) {
-            return 0;
-        }
-        double period = between(difference, best);
-        // High notes have few samples in a period: so many periods at once place it better.
-        int times = (int) (LONGEST / 2 / period);
-        int near = (int) Math.round(times * period);
-        if (times > 1) {
-            int lowest = near;
-            for (int lag = near - 1; lag <= near + 1; lag++) {
-                lowest = difference[lag] < difference[lowest] ? lag : lowest;
-            }
-            period = between(difference, lowest) / times;
-        }
-        return period;
-    }
-
-    /** Where a dip is between its samples, by a parabola through three. */
-    private static double between(double[] difference, int lag) {
-        double a = difference[lag - 1];
-        double c = difference[lag + 1];
-        double bend = a - 2 * difference[lag] + c;
-        return bend <= 0 ? lag : lag + Math.clamp(0.5 * (a - c) / bend, -0.5, 0.5);
+        return attacks;
     }
 
     /** How much louder it becomes at once, as a share of a clear attack: where the level turns upward, and nothing near rises more. */
-    static float[] attacks(float[] level) {
+    static float[] attacks(float[] level, int within) {
         float[] rises = new float[level.length];
         for (int frame = 0; frame < level.length; frame++) {
-            float lowest = level[frame];
-            for (int i = Math.max(0, frame - NEAR); i < frame; i++) {
-                lowest = Math.min(lowest, level[i]);
-            }
-            float highest = level[frame];
-            for (int i = frame + 1; i < Math.min(level.length, frame + RISES); i++) {
-                highest = Math.max(highest, level[i]);
-            }
-            boolean turns = level[frame] <= lowest + 0.5 && highest > SILENCE + ATTACK;
-            // Out of silence everything rises by more than can be told: from there a clear attack is one.
-            rises[frame] = turns ? (float) Math.clamp((highest - Math.max(SILENCE, level[frame])) / ATTACK, 0, 1.5) : 0;
+            rises[frame] = rise(level, frame, level.length, within);
         }
         float[] attacks = new float[level.length];
         for (int frame = 0; frame < level.length; frame++) {
@@ -196,5 +119,20 @@ public final class Ears {
             attacks[frame] = most ? Math.min(1, rises[frame]) : 0;
         }
         return attacks;
+    }
+
+    /** How much louder it becomes from a frame on, as a share of a clear attack; 0 where the level does not turn upward there. Looks so many frames ahead, as far as there are any. */
+    static float rise(float[] level, int frame, int size, int within) {
+        float lowest = level[frame];
+        for (int i = Math.max(0, frame - NEAR); i < frame; i++) {
+            lowest = Math.min(lowest, level[i]);
+        }
+        float highest = level[frame];
+        for (int i = frame + 1; i < Math.min(size, frame + within); i++) {
+            highest = Math.max(highest, level[i]);
+        }
+        boolean turns = level[frame] <= lowest + 0.5 && highest > Frames.SILENCE + ATTACK;
+        // Out of silence everything rises by more than can be told: from there a clear attack is one.
+        return turns ? (float) Math.clamp((highest - Math.max(Frames.SILENCE, level[frame])) / ATTACK, 0, 1.5) : 0;
     }
 }

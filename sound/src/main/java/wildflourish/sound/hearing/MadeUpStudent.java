@@ -1,5 +1,6 @@
 package wildflourish.sound.hearing;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -37,10 +38,6 @@ public record MadeUpStudent(double unevenMs, double drift, int leavesOut, double
     public static final MadeUpStudent USUAL = new MadeUpStudent(14, 0.02, 3, 35, 7);
 
     private static final double LEAD_MS = 500;
-    private static final int ECHOES = 60;
-    private static final double ECHO = 0.06;
-    private static final int ROOM = Voice.RATE / 5;
-
     /** What they play of a version. */
     public Map<Integer, List<Ornament>> ornaments(Version version) {
         int[] count = {0};
@@ -54,26 +51,7 @@ public record MadeUpStudent(double unevenMs, double drift, int leavesOut, double
         Performance performance = Realiser.perform(piece.situation(), ornaments(version), version.arrangement().tempo(), version.arrangement().speeds());
         Piece played = new Piece(piece.version(), performance, piece.played(), piece.lilt(), Cueing.of(piece.situation(), performance, moments(performance)), piece.voice());
         float[] dry = Wav.samples(Course.of(Itinerary.once(List.of(Leg.heard(played, played.whole())), Backing.NONE)));
-        int lead = (int) (LEAD_MS * Voice.RATE / 1000);
-        float[] wet = new float[dry.length + lead + ROOM];
-        System.arraycopy(dry, 0, wet, lead, dry.length);
-        Random random = new Random(seed);
-        for (int echo = 0; echo < ECHOES; echo++) {
-            int delay = 300 + random.nextInt(ROOM - 300);
-            float gain = (float) (ECHO * Math.exp(-3.0 * delay / ROOM) * (random.nextBoolean() ? 1 : -1));
-            for (int i = 0; i < dry.length; i++) {
-                wet[lead + delay + i] += gain * dry[i];
-            }
-        }
-        double power = 0;
-        for (float sample : dry) {
-            power += sample * sample / dry.length;
-        }
-        float noise = (float) Math.sqrt(power / Math.pow(10, noiseDb / 10));
-        for (int i = 0; i < wet.length; i++) {
-            wet[i] += noise * (float) random.nextGaussian();
-        }
-        return Samples.mono(wet, Voice.RATE);
+        return Samples.mono(Room.around(dry, (int) (LEAD_MS * Voice.RATE / 1000), noiseDb, seed), Voice.RATE);
     }
 
     /** When they play what should come at a moment. */
@@ -89,5 +67,18 @@ public record MadeUpStudent(double unevenMs, double drift, int leavesOut, double
             double share = after.equals(before) ? 0 : (ms - before.getKey()) / (after.getKey() - before.getKey());
             return ms + before.getValue() + share * (after.getValue() - before.getValue());
         };
+    }
+
+    /**
+     * A stretch as ears get it that are in the same room, {@link Ears#RATE} samples a second.
+     *
+     * @param leadMs so long before it they begin to listen
+     */
+    public static float[] overheard(Leg leg, double leadMs, double noiseDb, long seed) {
+        float[] dry = Wav.samples(Course.of(Itinerary.once(List.of(leg), Backing.NONE)));
+        Audio wet = Samples.mono(Room.around(dry, (int) (leadMs * Voice.RATE / 1000), noiseDb, seed), Voice.RATE);
+        Audio even = new Resampled(wet, (double) Voice.RATE / Ears.RATE);
+        float[][] all = new float[1][(int) Math.ceil((dry.length + (leadMs + 1000) * Voice.RATE / 1000) * Ears.RATE / Voice.RATE)];
+        return Arrays.copyOf(all[0], even.read(all));
     }
 }

@@ -31,6 +31,11 @@ public final class Resampled extends Derived {
      * @param speed 2 for an octave up and twice as fast, from 0.25 to 4
      */
     public Resampled(Audio source, double speed) {
+        this(source, speed, BLOCK);
+    }
+
+    /** The same, reading so many samples at once: few where they come in as they are played. */
+    public Resampled(Audio source, double speed, int atOnce) {
         super(source);
         if (!(speed >= 0.25 && speed <= 4)) {
             throw new IllegalArgumentException("a sound can be moved by two octaves at most");
@@ -45,8 +50,8 @@ public final class Resampled extends Derived {
             double hann = x >= CROSSINGS ? 0 : 0.5 + 0.5 * Math.cos(Math.PI * x / CROSSINGS);
             table[i] = (float) (sinc * hann * cutoff);
         }
-        this.held = new float[source.channels()][4 * (BLOCK + 2 * wing)];
-        this.block = new float[source.channels()][BLOCK];
+        this.held = new float[source.channels()][4 * (atOnce + 2 * wing)];
+        this.block = new float[source.channels()][atOnce];
     }
 
     @Override
@@ -84,7 +89,7 @@ public final class Resampled extends Derived {
     private void fill(long to) {
         while (!ended && start + size < to) {
             int many = Math.clamp((long) Math.floor(given * speed) - wing - start, 0, size);
-            if (size + BLOCK > held[0].length) {
+            if (size + block[0].length > held[0].length) {
                 for (float[] channel : held) {
                     System.arraycopy(channel, many, channel, 0, size - many);
                 }
@@ -92,7 +97,7 @@ public final class Resampled extends Derived {
                 size -= many;
             }
             int count = source.read(block);
-            ended = count < BLOCK;
+            ended = count < block[0].length;
             for (int c = 0; c < held.length; c++) {
                 System.arraycopy(block[c], 0, held[c], size, count);
             }

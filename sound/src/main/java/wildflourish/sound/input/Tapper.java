@@ -16,6 +16,11 @@ public interface Tapper extends AutoCloseable {
      */
     void begin(Expected expected, int pass);
 
+    /** The same, for those who have to know more than when something is expected. */
+    default void begin(Stretch stretch) {
+        begin(stretch.expected(), stretch.pass());
+    }
+
     /** The onsets made since this was last asked, up to now, in the order made. */
     List<Double> upTo(double nowMs);
 

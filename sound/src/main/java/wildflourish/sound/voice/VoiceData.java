@@ -45,6 +45,11 @@ public record VoiceData(
         drones = List.copyOf(drones);
     }
 
+    /** The same with its drones put out. */
+    public VoiceData withoutDrones() {
+        return new VoiceData(id, kind, gainDb, partialsDb, fallDb, most, resonances, noise, attackMs, releaseMs, ringS, bright, twoCents, List.of(), dronesDb, source);
+    }
+
     private static List<VoiceData> load() {
         String name = "/wildflourish/sound/data/voices.json";
         try (InputStream in = VoiceData.class.getResourceAsStream(name)) {

@@ -48,6 +48,18 @@ class CueingTest {
         assertThat(piece.cues().cues().stream().filter(Cue::isStart).map(Cue::lane)).containsExactly(1, 2, 3, 0);
     }
 
+    /** Let go and pressed again: otherwise two notes of one pitch would sound as one. */
+    @Test
+    void aRepeatedNoteIsHeardTwiceOnEveryReed() {
+        for (String instrument : List.of("anglo-cg", "english-48", "melodeon-dg", "accordion-bc")) {
+            List<Cue> cues = Pieces.on(instrument, "A2A2 A2B2|").cues().cues();
+            for (double again : List.of(500.0, 1000.0)) {
+                Cue start = cues.stream().filter(c -> c.isStart() && c.atMs() == again).findFirst().orElseThrow();
+                assertThat(cues).as(instrument).anyMatch(c -> c.kind() == Kind.STOP && c.lane() == start.lane() && c.atMs() > again - 30 && c.atMs() < again - 5);
+            }
+        }
+    }
+
     @Test
     void aReedIsNotStillSoundingWhenItsButtonIsTakenAgain() {
         Piece piece = Pieces.on("anglo-cg", "G2G2 G2G2|", Map.of());
