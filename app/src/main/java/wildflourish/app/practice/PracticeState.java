@@ -229,7 +229,7 @@ public record PracticeState(
         }
         long note = Math.round(hears.getAsDouble());
         long cents = Math.round(100 * (hears.getAsDouble() - note));
-        String name = NAMES.get((int) Math.floorMod(note, NAMES.size()));
+        String name = NAMES.get(Math.floorMod(note, NAMES.size()));
         return Optional.of(Math.abs(cents) < IN_TUNE ? name : "%s %d cents %s".formatted(name, Math.abs(cents), cents < 0 ? "flat" : "sharp"));
     }
 

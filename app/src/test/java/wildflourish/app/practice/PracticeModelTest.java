@@ -185,7 +185,7 @@ class PracticeModelTest {
 
     @Test
     void aCalibrationThatIsBrokenOffLosesNoDelayThatWasKnown() {
-        model.recall(List.of(), new Practising(0.1, 2, 15, 30.0));
+        model.recall(List.of(), new Practising(0.1, 2, 15, 30.0, null));
         model.calibrate();
         model.stop();
         model.start();
@@ -307,7 +307,7 @@ class PracticeModelTest {
 
     @Test
     void settingsThatCannotBeReadAreAsUsual() {
-        model.recall(List.of(), new Practising(9, 0, -5, 1e9));
+        model.recall(List.of(), new Practising(9, 0, -5, 1e9, null));
         assertThat(said.getLast()).contains("as usual");
         assertThat(model.rule().passes()).isEqualTo(2);
     }

@@ -1,6 +1,7 @@
 package wildflourish.core.hearing;
 
 import java.util.List;
+import java.util.stream.IntStream;
 
 /** Where notes begin that have been laid under what was heard. */
 final class Onsets {
@@ -17,12 +18,15 @@ final class Onsets {
     /** What moves by less from frame to frame stands still, in semitones. */
     private static final double MOVES = 0.02;
 
+    /** So near a pitch it is that pitch, in semitones. */
+    private static final double SAME = 0.5;
+
     private Onsets() {}
 
     /** When each note begins: at the attack near where it was laid that is nearest to where it is expected, else where it was laid; in milliseconds, and not a number where it was not heard. */
     static double[] of(Heard heard, Alignment alignment) {
         List<Wanted> wanted = alignment.notes().stream().map(Alignment.Placed::wanted).toList();
-        double[] laid = alignment.notes().stream().mapToDouble(p -> p.when().map(w -> heard.ms(w.from())).orElse(Double.NaN)).toArray();
+        double[] laid = IntStream.range(0, wanted.size()).mapToDouble(i -> begins(heard, alignment, i)).toArray();
         double[] expected = TimeLine.expected(wanted, laid);
         double[] onsets = laid.clone();
         for (int i = 0; i < laid.length; i++) {
@@ -43,6 +47,37 @@ final class Onsets {
             }
         }
         return onsets;
+    }
+
+    /**
+     * Where a note was laid, or rather where its pitch begins: alignment moves what is uneven towards where it is expected, as long as only the pitch of the note before, or of the note
+     * itself, lies between. In milliseconds; not a number where it was not heard.
+     */
+    private static double begins(Heard heard, Alignment alignment, int note) {
+        Alignment.Placed placed = alignment.notes().get(note);
+        if (placed.when().isEmpty()) {
+            return Double.NaN;
+        }
+        double higher = alignment.semitones() + alignment.tuning();
+        double own = placed.wanted().midi() + higher;
+        double before = note == 0 ? Double.NaN : alignment.notes().get(note - 1).wanted().midi() + higher;
+        int from = placed.when().get().from();
+        int earliest = note == 0 ? 0 : alignment.notes().get(note - 1).when().map(w -> w.own() + 1).orElse(from);
+        boolean other = Math.abs(before - own) > SAME;
+        // Where there is an attack it tells by itself.
+        boolean attacked = starts(heard, Math.max(0, from - BEFORE), Math.min(heard.size() - 1, from + NEAR));
+        while (other && !attacked && from < placed.when().get().own() && Math.abs(heard.midi()[from] - before) < SAME) {
+            from++;
+        }
+        boolean moved = from > placed.when().get().from();
+        while ((note == 0 || other && !attacked && !moved) && from > earliest && Math.abs(heard.midi()[from - 1] - own) < SAME) {
+            from--;
+        }
+        return heard.ms(from);
+    }
+
+    private static boolean starts(Heard heard, int from, int to) {
+        return IntStream.rangeClosed(from, to).anyMatch(f -> heard.attack()[f] > CLEAR);
     }
 
     /** The frame from which on the pitch moves away from the note before, not before the note is expected: a slide begins there, and not where it has come near its note. */

@@ -70,6 +70,11 @@ public final class ComputerMicrophone implements Microphone {
         latestNs = System.nanoTime();
     }
 
+    /** How many samples have come in. */
+    synchronized long heard() {
+        return total;
+    }
+
     @Override
     public String name() {
         return "microphone";
