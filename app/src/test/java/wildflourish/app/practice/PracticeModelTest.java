@@ -384,4 +384,49 @@ class PracticeModelTest {
         assertThat(now().isRunning()).as("it comes to its end").isFalse();
         assertThat(now().passes().isEmpty()).isEqualTo(silent);
     }
+
+    /** A student who is listened to: even passes whose ornaments speak go up, and what was heard is told; silent ornaments hold the tempo. */
+    @Test
+    void whoIsListenedToGoesUpWhenTheOrnamentsSpeak() {
+        trellis.select(trellis.arrangement().ladder().size() - 1, 0);
+        hands("heard steady");
+        model.start();
+        Steps first = now().steps().orElseThrow();
+        pass();
+        assertThat(now().turn().orElseThrow().heard()).isPresent();
+        assertThat(now().passes().getLast().spoken().meant()).isGreaterThan(2);
+        assertThat(now().passes().getLast().even()).as(now().facts()).isTrue();
+        assertThat(now().facts()).contains("ornaments spoke");
+        pass();
+        assertThat(now().steps().orElseThrow().at()).isEqualTo(first.at() + 1);
+        model.stop();
+        hands("heard improving");
+        model.start();
+        pass();
+        assertThat(now().passes().getLast().even()).isFalse();
+        assertThat(now().passes().getLast().spoken().share()).isLessThan(0.75);
+        assertThat(now().facts()).contains("Bar ");
+    }
+
+    @Test
+    void aGestureIsListenedToAsWell() {
+        model.setMode(PracticeState.Mode.DRILL);
+        hands("heard steady");
+        model.start();
+        pass();
+        assertThat(now().run().orElseThrow().tries().getLast().clean()).isGreaterThanOrEqualTo(7);
+        assertThat(now().run().orElseThrow().at()).isEqualTo(1);
+    }
+
+    /** Without a microphone it is said what to do, and nothing begins. */
+    @Test
+    void aMissingMicrophoneIsTold() {
+        org.junit.jupiter.api.Assumptions.assumeTrue(wildflourish.sound.microphone.ComputerMicrophone.open().isEmpty());
+        hands("microphone");
+        model.start();
+        assertThat(model.isRunning()).isFalse();
+        assertThat(said).anyMatch(w -> w.startsWith("no microphone can be listened to"));
+        model.calibrate();
+        assertThat(model.isRunning()).isFalse();
+    }
 }

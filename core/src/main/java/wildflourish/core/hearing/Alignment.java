@@ -35,6 +35,8 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
     static final float ELSEWHERE = 10;
     private static final float UNTIMELY = 14;
     private static final double LOOSE = 80;
+    /** The share of the time to the notes around it by which one may come early or late, where that is more than {@link #LOOSE}. */
+    private static final double LOOSE_SHARE = 0.3;
     /** A note of fewer frames of its own pitch was not played. */
     private static final int LEAST_FRAMES = 3;
     /** So many notes in a row may be missing at most. */
@@ -121,15 +123,29 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
         private final int[] left;
         /** When each note is expected, in milliseconds; empty where that is not known yet. */
         private final double[] expected;
+        /** How far each note may be from there, in milliseconds. */
+        private final double[] loose;
 
         Search(List<Wanted> notes, Heard heard, double higher, double[] expected) {
             this.expected = expected;
+            this.loose = loose(expected);
             this.notes = notes;
             this.heard = heard;
             this.higher = higher;
             this.states = 2 * notes.size() + 2;
             this.from = new byte[heard.size()][];
             this.left = new int[heard.size()];
+        }
+
+        private static double[] loose(double[] expected) {
+            double[] loose = new double[expected.length];
+            for (int i = 0; i < expected.length; i++) {
+                double before = i == 0 ? Double.NaN : expected[i] - expected[i - 1];
+                double after = i + 1 == expected.length ? Double.NaN : expected[i + 1] - expected[i];
+                double gap = Double.isNaN(before) ? after : Double.isNaN(after) ? before : Math.min(before, after);
+                loose[i] = Double.isNaN(gap) ? LOOSE : Math.max(LOOSE, LOOSE_SHARE * gap);
+            }
+            return loose;
         }
 
         private float least;
@@ -287,7 +303,7 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
             if (expected.length == 0 || Double.isNaN(expected[note])) {
                 return 0;
             }
-            double away = Math.abs(heard.ms(frame) - expected[note]) / LOOSE;
+            double away = Math.abs(heard.ms(frame) - expected[note]) / loose[note];
             return (float) (UNTIMELY * (away < 1 ? away * away : 2 * away - 1));
         }
 

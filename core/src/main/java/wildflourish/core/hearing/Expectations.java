@@ -22,6 +22,10 @@ final class Expectations {
     /** An ornament begins so long before its note at most, in milliseconds. */
     static final double LEADS_IN = 400;
 
+    /** What happens in this share of a note is at its beginning, and what goes on to that at its end. */
+    private static final double BEGINS = 0.1;
+    private static final double ENDS = 0.85;
+
     /**
      * One of the things that could be done on a note.
      *
@@ -95,5 +99,24 @@ final class Expectations {
     /** What could be done on a note, what is meant first. */
     List<Candidate> of(int note) {
         return byNote.getOrDefault(note, List.of(new Candidate(NOTHING, List.of())));
+    }
+
+    /** What was meant at either end of each of some notes. */
+    Onsets.Edges edges(List<Wanted> notes) {
+        return new Onsets.Edges() {
+            @Override
+            public boolean begins(int note) {
+                return meant(note).stream().anyMatch(h -> h.kind() != Happening.Kind.ATTACK && h.at() < BEGINS);
+            }
+
+            @Override
+            public boolean ends(int note) {
+                return meant(note).stream().anyMatch(h -> h.kind() != Happening.Kind.ATTACK && h.at() + h.forMs() / Math.max(1, notes.get(note).forMs()) > ENDS);
+            }
+
+            private List<Happening> meant(int note) {
+                return of(notes.get(note).note()).getFirst().happens();
+            }
+        };
     }
 }

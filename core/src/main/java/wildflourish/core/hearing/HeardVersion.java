@@ -104,7 +104,7 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
         Expectations gestures = new Expectations(version, heard.hopMs());
         List<Wanted> wanted = gestures.wanted().stream().filter(w -> stretch.holds(w.atMs())).toList();
         Alignment alignment = laid.computeIfAbsent(wanted, w -> Alignment.of(w, heard));
-        double[] onsets = Onsets.of(heard, alignment);
+        double[] onsets = Onsets.of(heard, alignment, gestures.edges(wanted));
         TimeLine line = TimeLine.of(wanted, onsets);
         List<Note> notes = new ArrayList<>();
         for (int i = 0; i < wanted.size(); i++) {
