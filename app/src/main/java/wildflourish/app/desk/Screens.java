@@ -44,6 +44,7 @@ import wildflourish.core.practice.LoggedPass;
 import wildflourish.library.Backups;
 import wildflourish.library.Person;
 import wildflourish.library.TuneEntry;
+import wildflourish.sound.microphone.ComputerMicrophone;
 
 /** The screens there are, in the order of the work. A new one is a line here and a class in its own package. */
 final class Screens {
@@ -161,7 +162,7 @@ final class Screens {
 
     private Screen recording() {
         Recordings recordings = new Recordings(t.keeper().ask(l -> l.folder("recordings")));
-        return new RecordingScreen(new RecordingModel(t.trellis(), t.player(), recordings, t.background(), t.site()::say), t.trellis(), t.site());
+        return new RecordingScreen(new RecordingModel(t.trellis(), t.player(), recordings, ComputerMicrophone::line, t.background(), t.site()::say), t.trellis(), t.site());
     }
 
     private Screen people() {

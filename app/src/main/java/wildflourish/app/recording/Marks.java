@@ -18,4 +18,9 @@ final class Marks {
     static List<Remark> of(Listened listened, int note) {
         return Remark.of(listened.played().notes().get(note), listened.version().hands().vocabulary());
     }
+
+    /** Whether there is something to say of a note, or it is played otherwise in the other recording. */
+    static boolean has(Listened listened, int note) {
+        return !of(listened, note).isEmpty() || listened.beside().filter(o -> o.comparison().differs(note)).isPresent();
+    }
 }

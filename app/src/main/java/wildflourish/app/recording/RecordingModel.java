@@ -1,16 +1,22 @@
 package wildflourish.app.recording;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.OptionalLong;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.listening.Player;
+import wildflourish.app.recording.RecordingState.Beside;
 import wildflourish.app.recording.RecordingState.Extent;
 import wildflourish.app.recording.RecordingState.Listened;
 import wildflourish.app.recording.RecordingState.Manner;
@@ -19,6 +25,7 @@ import wildflourish.app.work.Background;
 import wildflourish.app.work.Folders;
 import wildflourish.app.work.Recordings;
 import wildflourish.core.hearing.Account;
+import wildflourish.core.hearing.Comparison;
 import wildflourish.core.hearing.Heard;
 import wildflourish.core.hearing.HeardVersion;
 import wildflourish.core.hearing.PlayersVersion;
@@ -42,18 +49,22 @@ public final class RecordingModel {
     private final TrellisModel trellis;
     private final Player player;
     private final Recordings recordings;
+    private final Supplier<Optional<Audio>> microphone;
     private final Background background;
     private final Consumer<String> say;
     private final ReadOnlyObjectWrapper<RecordingState> state = new ReadOnlyObjectWrapper<>(RecordingState.EMPTY);
     private Optional<Excerpt> excerpt = Optional.empty();
     private OptionalInt meant = OptionalInt.empty();
+    private Optional<Other> beside = Optional.empty();
+    private Optional<AtomicBoolean> recorded = Optional.empty();
     private boolean shown;
 
-    /** A model over the open tune. */
-    public RecordingModel(TrellisModel trellis, Player player, Recordings recordings, Background background, Consumer<String> say) {
+    /** A model over the open tune; {@code microphone} is opened when something is to be recorded, and may be missing. */
+    public RecordingModel(TrellisModel trellis, Player player, Recordings recordings, Supplier<Optional<Audio>> microphone, Background background, Consumer<String> say) {
         this.trellis = trellis;
         this.player = player;
         this.recordings = recordings;
+        this.microphone = microphone;
         this.background = background;
         this.say = say;
         trellis.state().addListener((o, before, now) -> {
@@ -74,6 +85,8 @@ public final class RecordingModel {
         if (now) {
             refresh();
         } else {
+            recorded.ifPresent(r -> r.set(true));
+            recorded = Optional.empty();
             stop();
         }
     }
@@ -86,11 +99,12 @@ public final class RecordingModel {
         if (before.tune() != trellis.now().tune()) {
             stop();
             meant = OptionalInt.empty();
+            beside = Optional.empty();
             List<Path> files = files(trellis.now().tune());
             state.set(new RecordingState(trellis.now().tune(), files, Optional.empty(), Optional.empty(), 0, before.how(), false, 0));
             files.stream().findFirst().ifPresent(this::choose);
         } else if (before.listened().filter(l -> !l.version().arrangement().equals(trellis.arrangement())).isPresent()) {
-            before.listened().ifPresent(l -> compare(l.take(), l.heard(), l.file()));
+            again();
         }
     }
 
@@ -121,9 +135,45 @@ public final class RecordingModel {
         String name = "made-up student " + Folders.fileName(version.arrangement().instrument().name() + " " + version.arrangement().ladder().rung(version.rung()).name()) + ".wav";
         take(tune, name, job -> {
             Path place = recordings.place(tune, name);
-            java.nio.file.Files.createDirectories(place.getParent());
+            Files.createDirectories(place.getParent());
             Shift.write(MadeUpStudent.USUAL.play(version), place, n -> { }, job::stopped);
             return place;
+        });
+    }
+
+    /** Records by the microphone, or ends it and listens to what came. */
+    void record() {
+        if (recorded.isPresent()) {
+            recorded.get().set(true);
+            recorded = Optional.empty();
+            return;
+        }
+        stop();
+        Optional<Audio> line = microphone.get();
+        if (line.isEmpty()) {
+            say.accept("no microphone can be listened to: plug one in, or let this program use it; a recording can be brought in instead: B");
+            return;
+        }
+        long tune = trellis.now().tune();
+        String name = "recorded %s.wav".formatted(LocalDate.now(ZoneId.systemDefault()));
+        AtomicBoolean enough = new AtomicBoolean();
+        recorded = Optional.of(enough);
+        say.accept("recording; R ends it");
+        take(tune, name, job -> {
+            try (Audio live = line.get()) {
+                Path place = recordings.place(tune, name);
+                Files.createDirectories(place.getParent());
+                int[] told = {0};
+                Shift.write(live.until(enough::get), place, n -> {
+                    int seconds = (int) (n / live.rate());
+                    if (seconds > told[0]) {
+                        told[0] = seconds;
+                        job.tell("recording by the microphone: %d s; R ends it".formatted(seconds));
+                    }
+                    enough.compareAndSet(false, seconds >= Take.MOST_MINUTES * 60);
+                }, job::stopped);
+                return place;
+            }
         });
     }
 
@@ -181,7 +231,7 @@ public final class RecordingModel {
     /** Says which rung was meant; empty for the one that is nearest. */
     void mean(OptionalInt rung) {
         meant = rung;
-        state.get().listened().ifPresent(l -> compare(l.take(), l.heard(), l.file()));
+        again();
     }
 
     /** Which rung is said to have been meant; empty for the nearest. */
@@ -189,10 +239,42 @@ public final class RecordingModel {
         return meant;
     }
 
+    private record Other(Path file, Heard heard) {}
+
+    /** Lays another recording of the tune beside the one in hand; empty for none. */
+    void beside(Optional<Path> file) {
+        beside = Optional.empty();
+        if (file.isEmpty()) {
+            again();
+            return;
+        }
+        String name = String.valueOf(file.get().getFileName());
+        record Got(Optional<Heard> heard, String trouble) {}
+        background.latest(SLOT, new Background.Words("listening to " + name, "%s could not be listened to; it is as it was".formatted(name)), job -> {
+            try (Audio audio = Recording.open(file.get())) {
+                return new Got(Optional.of(Ears.listen(Take.of(audio, s -> { }, job::stopped).audio(), s -> { }, job::stopped)), "");
+            } catch (NoRecording e) {
+                return new Got(Optional.empty(), String.valueOf(e.getMessage()));
+            }
+        }, got -> {
+            beside = got.heard().map(h -> new Other(file.get(), h));
+            if (beside.isEmpty()) {
+                say.accept(got.trouble());
+            }
+            again();
+        }, () -> { });
+    }
+
+    /** Compares what was heard with the tune once more. */
+    private void again() {
+        state.get().listened().ifPresent(l -> compare(l.take(), l.heard(), l.file()));
+    }
+
     private void compare(Take take, Heard heard, Path file) {
         Version whole = trellis.arrangement().version(0);
         OptionalInt rung = meant.isPresent() && meant.getAsInt() < whole.arrangement().ladder().size() ? meant : OptionalInt.empty();
         Optional<Listened> before = state.get().listened();
+        Optional<Other> other = beside.filter(o -> !o.file().equals(file));
         record Found(Optional<Listened> listened, String trouble) {}
         background.latest(SLOT, new Background.Words("comparing with the tune", "what was heard could not be laid under the tune; the recording is as it was"), job -> {
             try {
@@ -202,7 +284,8 @@ public final class RecordingModel {
                 HeardVersion played = HeardVersion.of(version, heard);
                 boolean nothing = played.notes().stream().noneMatch(n -> n.onsetMs().isPresent());
                 return nothing ? new Found(Optional.empty(), "nothing of this tune is heard in %s: is it this tune, and one instrument alone?".formatted(file.getFileName()))
-                        : new Found(Optional.of(new Listened(file, take, heard, nearest, version, played, Account.of(version, played))), "");
+                        : new Found(Optional.of(new Listened(file, take, heard, nearest, version, played, Account.of(version, played),
+                                other.map(o -> new Beside(o.file(), o.heard(), Comparison.of(played, HeardVersion.of(version, o.heard())))))), "");
             } catch (IllegalArgumentException e) {
                 return new Found(Optional.empty(), String.valueOf(e.getMessage()));
             }
@@ -230,6 +313,7 @@ public final class RecordingModel {
             stop();
             try {
                 recordings.throwAway(file);
+                beside = beside.filter(o -> !o.file().equals(file));
                 state.set(now.choosing(Optional.empty()).with(files(now.tune())));
                 say.accept("%s is thrown away".formatted(file.getFileName()));
             } catch (IOException e) {
@@ -249,7 +333,7 @@ public final class RecordingModel {
         RecordingState now = state.get();
         now.listened().ifPresent(l -> {
             int note = now.note() + by;
-            while (note >= 0 && note < l.played().notes().size() && Marks.of(l, note).isEmpty()) {
+            while (note >= 0 && note < l.played().notes().size() && !Marks.has(l, note)) {
                 note += by;
             }
             if (note >= 0 && note < l.played().notes().size()) {

@@ -141,9 +141,16 @@ final class RecordingScore extends ScrollPane {
             double y = zone.area().top() * space() + AROUND - SIGN;
             double apart = 0;
             for (int i : all) {
+                int index = i;
                 List<Remark> remarks = Marks.of(listened, i);
                 for (Remark remark : remarks) {
                     sign(g, remark, notes.get(i), x, y - apart);
+                    apart += 2.6 * SIGN;
+                }
+                if (listened.beside().filter(o -> o.comparison().differs(index)).isPresent()) {
+                    g.setStroke(look.palette().of(Ink.COMPANY));
+                    g.setLineWidth(1.8);
+                    g.strokePolygon(new double[] {x - SIGN, x, x + SIGN, x}, new double[] {y - apart, y - apart - SIGN, y - apart, y - apart + SIGN}, 4);
                     apart += 2.6 * SIGN;
                 }
                 if (notes.get(i).isOrnamented() && remarks.stream().noneMatch(r -> r.kind().ordinal() <= Remark.Kind.OTHER.ordinal())) {

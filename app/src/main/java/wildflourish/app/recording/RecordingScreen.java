@@ -32,6 +32,7 @@ public final class RecordingScreen extends TuneScreen<RecordingView> {
         this.site = site;
         this.commands = List.of(
                 Command.of("recording-bring-in", "Bring in a recording of this tune", GROUP, () -> site.askWhich("recording of this tune:", model::bringIn)).keys("B"),
+                Command.of("recording-record", "Record by the microphone, or end it", GROUP, model::record).keys("R"),
                 Command.of("recording-made-up", "Let a made-up student play the rung in hand", GROUP, model::madeUp).keys("M"),
                 Command.of("recording-away", "Throw the recording in hand away", GROUP, () -> view().askAway()).keys("Delete").when(() -> model.state().get().chosen().isPresent()),
                 Command.of("recording-take-down", "Take down what was played as a ladder that leads up to it", GROUP, model::takeDown).keys("D").when(() -> model.state().get().listened().isPresent()),

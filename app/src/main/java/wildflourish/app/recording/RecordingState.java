@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.hearing.Account;
+import wildflourish.core.hearing.Comparison;
 import wildflourish.core.hearing.Heard;
 import wildflourish.core.hearing.HeardVersion;
 import wildflourish.core.setting.Version;
@@ -61,8 +62,12 @@ public record RecordingState(long tune, List<Path> files, Optional<Path> chosen,
      *
      * @param nearest the rung that it is nearest to
      * @param version what was meant
+     * @param beside the other recording, where it is compared with one
      */
-    public record Listened(Path file, Take take, Heard heard, int nearest, Version version, HeardVersion played, Account account) {}
+    public record Listened(Path file, Take take, Heard heard, int nearest, Version version, HeardVersion played, Account account, Optional<Beside> beside) {}
+
+    /** Another recording of the tune, and how the two differ. */
+    public record Beside(Path file, Heard heard, Comparison comparison) {}
 
     public RecordingState {
         files = List.copyOf(files);

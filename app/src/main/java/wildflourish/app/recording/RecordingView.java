@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -43,6 +44,7 @@ public final class RecordingView extends BorderPane {
     private final RecordingModel model;
     private final RecordingScore score;
     private final ComboBox<Path> files = new ComboBox<>();
+    private final ComboBox<Optional<Path>> beside = new ComboBox<>();
     private final ComboBox<Integer> meant = new ComboBox<>();
     private final ComboBox<Extent> extent = new ComboBox<>();
     private final CheckBox again = new CheckBox("around and around");
@@ -69,11 +71,12 @@ public final class RecordingView extends BorderPane {
         said.setId("recording-said");
         account.setId("recording-account");
         boxes();
-        FlowPane deeds = CommandButton.row(commands, this::focusScore, List.of(Map.entry("recording-bring-in", "Bring in…"), Map.entry("recording-made-up", "Made-up student"), Map.entry("recording-take-down", "Take down"),
+        FlowPane deeds = CommandButton.row(commands, this::focusScore, List.of(Map.entry("recording-bring-in", "Bring in…"), Map.entry("recording-record", "Record"), Map.entry("recording-made-up", "Made-up student"), Map.entry("recording-take-down", "Take down"),
                 Map.entry("recording-away", "Throw away…")));
-        legend.setText("\u2713 spoke   \u00d7 did not   \u25cb not heard   + more came   \u25b6 late   \u25c0 early   \u25b2 sharp   \u25bc flat   \u223f out of place");
+        legend.setText("\u2713 spoke   \u00d7 did not   \u25cb not heard   + more came   \u25b6 late   \u25c0 early   \u25b2 sharp   \u25bc flat   \u223f out of place   \u25c7 otherwise in the other");
         inHand.getChildren().setAll(title, said, Labels.heading("The whole"), account);
-        VBox side = new VBox(8, Boxes.labelled("recording-file", "recording", files), deeds, question, Boxes.labelled("recording-meant", "what was meant", meant), inHand,
+        VBox side = new VBox(8, Boxes.labelled("recording-file", "recording", files), deeds, question, Boxes.labelled("recording-meant", "what was meant", meant),
+                Boxes.labelled("recording-beside", "beside it", beside), inHand,
                 Labels.heading("How it is played"), Boxes.labelled("recording-extent", "from where to where", extent), again, Numbers.row("% of its tempo", percent),
                 Numbers.row("semitones", semitones), Numbers.row("cents", cents),
                 legend);
@@ -94,6 +97,8 @@ public final class RecordingView extends BorderPane {
     private void boxes() {
         files.setConverter(Choosing.by(p -> String.valueOf(p.getFileName())));
         files.setOnAction(e -> changed(() -> Optional.ofNullable(files.getValue()).ifPresent(model::choose)));
+        beside.setConverter(Choosing.by(p -> p.map(f -> String.valueOf(f.getFileName())).orElse("no other")));
+        beside.setOnAction(e -> changed(() -> Optional.ofNullable(beside.getValue()).ifPresent(model::beside)));
         meant.setConverter(Choosing.by(this::rung));
         meant.setOnAction(e -> changed(() -> Optional.ofNullable(meant.getValue()).ifPresent(r -> model.mean(r < 0 ? OptionalInt.empty() : OptionalInt.of(r)))));
         extent.getItems().setAll(Extent.values());
@@ -138,6 +143,12 @@ public final class RecordingView extends BorderPane {
                 meant.setValue(rungs.isEmpty() ? null : chosen);
             }
             meant.setDisable(rungs.isEmpty());
+            List<Optional<Path>> others = Stream.concat(Stream.of(Optional.<Path>empty()), now.files().stream().filter(f -> !now.chosen().filter(f::equals).isPresent()).map(Optional::of)).toList();
+            if (!beside.getItems().equals(others)) {
+                beside.getItems().setAll(others);
+            }
+            beside.setValue(now.listened().flatMap(Listened::beside).map(RecordingState.Beside::file));
+            beside.setDisable(others.size() < 2 || now.listened().isEmpty());
             extent.setValue(now.how().extent());
             again.setSelected(now.how().again());
             percent.getValueFactory().setValue(now.how().percent());
@@ -160,14 +171,15 @@ public final class RecordingView extends BorderPane {
 
     private void words(RecordingState now) {
         empty.setText(now.chosen().isPresent() ? "Listening …" : """
-                There is no recording of this tune yet. Bring one in (B): WAV, AIFF, FLAC or MP3, one instrument that plays the tune. It is copied beside the library, and never leaves this machine.
+                There is no recording of this tune yet. Bring one in (B): WAV, AIFF, FLAC or MP3, one instrument that plays the tune. It is copied beside the library, and never leaves this machine. Or play it yourself: R records by the microphone, and ends it.
 
                 To see what listening does, let a made-up student play the rung in hand (M).""");
         now.inHand().ifPresent(note -> {
             title.setText("%s%s".formatted(BarNames.name(note.wanted().bar()), note.wanted().pass() > 1 ? ", time " + note.wanted().pass() : ""));
             said.getChildren().setAll(told(now, note).stream().map(Labels::wrapped).toList());
         });
-        now.listened().ifPresent(l -> account.getChildren().setAll(l.account().inWords().stream().map(Labels::wrapped).toList()));
+        now.listened().ifPresent(l -> account.getChildren().setAll(Stream.concat(l.account().inWords().stream(),
+                l.beside().stream().flatMap(o -> o.comparison().inWords(l.version().arrangement().tempo()).stream())).map(Labels::wrapped).toList()));
     }
 
     private static List<String> told(RecordingState now, HeardVersion.Note note) {
@@ -175,6 +187,8 @@ public final class RecordingView extends BorderPane {
         if (all.isEmpty()) {
             all.add(note.isOrnamented() ? "As it was meant: the ornament spoke." : "As it was meant.");
         }
+        Listened listened = now.listened().orElseThrow();
+        listened.beside().flatMap(o -> o.comparison().inWords(now.note(), listened.version().hands().vocabulary())).ifPresent(all::add);
         return all;
     }
 

@@ -83,7 +83,7 @@ public record Remark(Kind kind, String brief, String words) {
                 : new Remark(Kind.EXTRA, shortly(note.gesture(), names), "Nothing was meant here; heard was: %s.%s".formatted(named(note.gesture(), names), doubt)));
     }
 
-    private static String named(String ids, Vocabulary names) {
+    static String named(String ids, Vocabulary names) {
         return Sentence.listed(Arrays.stream(ids.split("\\+")).map(id -> names.byId(id).map(Ornament::name).orElse(id)).toList());
     }
 

@@ -1,5 +1,7 @@
 package wildflourish.sound.hearing;
 
+import java.util.function.BooleanSupplier;
+
 /**
  * Sound that is read from its beginning to its end, a block at a time, so that an hour of it takes no more room than a minute.
  */
@@ -34,6 +36,16 @@ public interface Audio extends AutoCloseable {
             block[0][i] = sum / block.length;
         }
         return count;
+    }
+
+    /** The same, at its end as soon as it is enough. */
+    default Audio until(BooleanSupplier enough) {
+        return new Derived(this) {
+            @Override
+            public int read(float[][] block) {
+                return enough.getAsBoolean() ? 0 : source.read(block);
+            }
+        };
     }
 
     @Override

@@ -40,6 +40,11 @@ public final class ComputerMicrophone implements Microphone {
 
     /** Opens it; empty where there is none, or it must not be used. */
     public static Optional<ComputerMicrophone> open() {
+        return line().map(ComputerMicrophone::new);
+    }
+
+    /** What comes in, without end until it is closed; empty where there is no microphone, or it must not be used. */
+    public static Optional<Audio> line() {
         AudioFormat format = new AudioFormat(LINE_RATE, 16, 1, true, false);
         try {
             if (!AudioSystem.isLineSupported(new DataLine.Info(TargetDataLine.class, format))) {
@@ -48,7 +53,7 @@ public final class ComputerMicrophone implements Microphone {
             TargetDataLine line = AudioSystem.getTargetDataLine(format);
             line.open(format, LINE_RATE / 10 * 2);
             line.start();
-            return Optional.of(new ComputerMicrophone(new Line(line)));
+            return Optional.of(new Line(line));
         } catch (LineUnavailableException | IllegalArgumentException | SecurityException e) {
             return Optional.empty();
         }
