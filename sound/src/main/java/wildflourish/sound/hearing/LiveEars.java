@@ -12,9 +12,9 @@ public final class LiveEars {
 
     /** A pitch that stays for so many frames is a note. */
     private static final int STAYS = 9;
-    private static final double SAME = 0.4;
+    private static final double SAME = 0.9;
     private static final double OTHER = 0.6;
-    private static final float CLEAR = 0.35f;
+    private static final float CLEAR = 0.8f;
     /** Two onsets are so far apart at least, in milliseconds. */
     private static final double APART_MS = 60;
     private static final int SMOOTH = 2;

@@ -17,6 +17,9 @@ import wildflourish.sound.input.Tapper;
 /** Listens to the instrument itself, in place of taps. For one thread, but for what it gives away. */
 public final class Listener implements Tapper {
 
+    /** What comes farther from a note, as a share of the time to the next, is not its onset. */
+    private static final double NEAR = 0.45;
+
     private final Microphone microphone;
     private final Set<Integer> begun = new HashSet<>();
     private Optional<Stretch> stretch = Optional.empty();
@@ -89,7 +92,15 @@ public final class Listener implements Tapper {
                 nearest = i;
             }
         }
-        return begun.add(nearest);
+        return nearest >= 0 && least <= NEAR * room(expected, nearest) && begun.add(nearest);
+    }
+
+    /** The shorter of the times to the notes before and behind it, in milliseconds. */
+    private static double room(Expected expected, int note) {
+        double at = expected.onsets().get(note).atMs();
+        double before = note == 0 ? Double.MAX_VALUE : at - expected.onsets().get(note - 1).atMs();
+        double behind = note + 1 == expected.size() ? Double.MAX_VALUE : expected.onsets().get(note + 1).atMs() - at;
+        return Math.min(before, behind);
     }
 
     /** The pitch that is heard now, as a MIDI note number in fractions. */
