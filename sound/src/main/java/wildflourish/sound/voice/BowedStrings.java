@@ -12,6 +12,9 @@ final class BowedStrings implements Voice {
 
     private static final int STRINGS = 8;
     private static final double WAVE_SEMITONES = 0.16;
+    /** As a stroke begins the bow's noise is so many times stronger, and dies away within so many milliseconds. */
+    private static final double BITE = 5;
+    private static final double BITES_MS = 18;
     /** Samples that the body rings on for after the last string. */
     private static final int TAIL = RATE / 10;
 
@@ -21,6 +24,7 @@ final class BowedStrings implements Voice {
     private final Filter soft = Filter.low(5200, 0.6);
     private final Noise noise = new Noise(29);
     private final Filter hiss = Filter.band(3100, 0.8);
+    private final Level bite = new Level();
     private final double gain;
     private int tail;
 
@@ -28,22 +32,37 @@ final class BowedStrings implements Voice {
     private final class Bowed {
         private final Pitch pitch = new Pitch(WAVE_SEMITONES, false);
         private final Level level = new Level();
+        private final Wander pitchWanders;
+        private final Wander levelWanders;
+        private double even = 1;
         private double phase;
         private double turn;
         private boolean sounding;
         private int tick;
+
+        private Bowed(int seed) {
+            pitchWanders = new Wander(seed, 0.015);
+            levelWanders = new Wander(seed + 1, 0.06);
+        }
 
         private void start(Cue cue, boolean accent) {
             pitch.jump(cue.pitch());
             sounding = true;
             tick = 0;
             tail = TAIL;
+            if (accent) {
+                bite.go(1, 0.2);
+                bite.next();
+                bite.next();
+                bite.go(0, BITES_MS);
+            }
             level.go(cue.kind() == Cue.Kind.ATTACK ? cue.strength() : 0.9, accent ? data.attackMs() : data.attackMs() * 0.7);
         }
 
         private double next() {
             if (tick == 0) {
-                turn = VoiceData.hertz(pitch.next()) / RATE;
+                turn = VoiceData.hertz(pitch.next() + pitchWanders.next()) / RATE;
+                even = 1 + levelWanders.next();
                 tick = Pitch.EVERY;
             }
             tick--;
@@ -51,7 +70,7 @@ final class BowedStrings implements Voice {
             if (phase >= 1) {
                 phase -= 1;
             }
-            return (2 * phase - 1 - step()) * level.next();
+            return (2 * phase - 1 - step()) * level.next() * even;
         }
 
         /** What the rounded step takes off around the jump of the sawtooth. */
@@ -72,7 +91,7 @@ final class BowedStrings implements Voice {
         this.data = data;
         this.gain = data.gain();
         for (int i = 0; i < STRINGS; i++) {
-            strings[i] = new Bowed();
+            strings[i] = new Bowed(211 + 2 * i);
         }
         body = data.resonances().stream().map(Filter::peak).toArray(Filter[]::new);
     }
@@ -134,7 +153,7 @@ final class BowedStrings implements Voice {
                     bowed += string.level.now();
                 }
             }
-            sum = soft.next(sum + hiss.next(noise.next()) * data.noise() * bowed);
+            sum = soft.next(sum + hiss.next(noise.next()) * data.noise() * bowed * (1 + BITE * bite.next()));
             for (Filter resonance : body) {
                 sum = resonance.next(sum);
             }

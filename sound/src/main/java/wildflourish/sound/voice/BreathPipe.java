@@ -5,12 +5,15 @@ import wildflourish.sound.cue.Cue;
 /**
  * Whistle, flute, recorder: few harmonics and breath noise around the note (additive synthesis for the tone, subtractive for the
  * breath). Only the tongue starts the sound; fingers bend the pitch of the air that goes on sounding, and a small dip with a puff
- * of noise is heard as they land.
+ * of noise is heard as they land. Pitch and loudness wander a little with the breath, and what is blown softer sounds darker.
  */
 final class BreathPipe implements Voice {
 
     private static final double WAVE_SEMITONES = 0.3;
     private static final double LANDING_DIP = 0.82;
+    /** Blown softly a pipe loses what lies above so many times its note, down to this share. */
+    private static final double DARK = 1.5;
+    private static final double BRIGHT = 0.35;
 
     private final VoiceData data;
     private final Pitch pitch = new Pitch(WAVE_SEMITONES, true);
@@ -19,7 +22,13 @@ final class BreathPipe implements Voice {
     private final Harmonics tone;
     private final Noise noise = new Noise(17);
     private final Filter breath = Filter.band(800, 2);
+    /** Breath is never quite even: cents of pitch, and shares of loudness. */
+    private final Wander pitchWanders = new Wander(101, 0.012);
+    private final Wander levelWanders = new Wander(103, 0.05);
     private final double gain;
+    private double even = 1;
+    private double dark;
+    private double darkens;
     private int tick;
     private boolean sounding;
 
@@ -87,7 +96,9 @@ final class BreathPipe implements Voice {
     }
 
     private void retune() {
-        double hz = VoiceData.hertz(pitch.next());
+        double hz = VoiceData.hertz(pitch.next() + pitchWanders.next());
+        even = 1 + levelWanders.next();
+        darkens = 1 - Math.exp(-2 * Math.PI * DARK * hz / RATE);
         tone.tune(hz);
         breath.tuneBand(hz * 1.02, 3);
     }
@@ -104,9 +115,12 @@ final class BreathPipe implements Voice {
                 tick = Pitch.EVERY;
             }
             tick--;
-            double blown = level.next();
+            double blown = level.next() * even;
+            double sound = tone.next();
+            dark += (sound - dark) * darkens;
+            double bright = Math.clamp(BRIGHT + (1 - BRIGHT) * blown, 0, 1);
             double air = breath.next(noise.next()) * (data.noise() * blown + 0.6 * data.noise() * chiff.next() * 4);
-            into[i] += (float) (gain * (tone.next() * blown + air));
+            into[i] += (float) (gain * ((bright * sound + (1 - bright) * dark) * blown + air));
         }
     }
 

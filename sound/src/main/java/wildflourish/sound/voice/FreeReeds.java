@@ -14,8 +14,12 @@ final class FreeReeds implements Voice {
     private final VoiceData data;
     private final Reed[] reeds = new Reed[BUTTONS];
     private final Level bellows = new Level();
+    /** No arm draws quite evenly. */
+    private final Wander armWanders = new Wander(307, 0.05);
     private final double gain;
     private int untilBack = -1;
+    private double even = 1;
+    private int tick;
 
     /** One button. */
     private final class Reed {
@@ -90,13 +94,18 @@ final class FreeReeds implements Voice {
             if (untilBack >= 0 && untilBack-- == 0) {
                 bellows.go(1, data.attackMs());
             }
+            if (tick == 0) {
+                even = 1 + armWanders.next();
+                tick = Pitch.EVERY;
+            }
+            tick--;
             double sum = 0;
             for (Reed reed : reeds) {
                 if (!reed.level.isSilent()) {
                     sum += reed.next();
                 }
             }
-            into[i] += (float) (gain * sum * bellows.next());
+            into[i] += (float) (gain * sum * bellows.next() * even);
         }
     }
 

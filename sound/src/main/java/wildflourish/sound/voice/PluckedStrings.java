@@ -17,6 +17,9 @@ final class PluckedStrings implements Voice {
     private static final double WAVE_SEMITONES = 0.12;
     private static final double PLUCKED_AT = 0.18;
 
+    private static final double UNEVEN = 0.1;
+
+    private final Noise hand = new Noise(503);
     private final VoiceData data;
     private final Plucked[] strings;
     private final int courses;
@@ -158,10 +161,15 @@ final class PluckedStrings implements Voice {
         }
     }
 
+    /** No two plucks are quite as strong as one another. */
+    private double even() {
+        return 1 + UNEVEN * hand.next();
+    }
+
     private void take(Cue cue, Plucked string) {
         switch (cue.kind()) {
-            case ATTACK -> string.start(cue.pitch(), cue.overMs(), cue.strength(), false);
-            case SOFT, JOIN -> string.start(cue.pitch(), cue.overMs(), cue.strength(), true);
+            case ATTACK -> string.start(cue.pitch(), cue.overMs(), cue.strength() * even(), false);
+            case SOFT, JOIN -> string.start(cue.pitch(), cue.overMs(), cue.strength() * even(), true);
             case BEND -> {
                 string.pitch.move(cue.pitch(), cue.overMs());
                 string.retune(false);

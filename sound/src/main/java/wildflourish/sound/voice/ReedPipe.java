@@ -13,6 +13,8 @@ final class ReedPipe implements Voice {
 
     private final VoiceData data;
     private final Pitch pitch = new Pitch(WAVE_SEMITONES, true);
+    /** The bag is never pressed quite evenly, and the reed's pitch tells of it. */
+    private final Wander bagWanders = new Wander(401, 0.012);
     private final Level level = new Level();
     private final Level drones = new Level();
     private final Harmonics tone;
@@ -76,7 +78,7 @@ final class ReedPipe implements Voice {
     }
 
     private void retune() {
-        tone.tune(VoiceData.hertz(pitch.next()));
+        tone.tune(VoiceData.hertz(pitch.next() + bagWanders.next()));
     }
 
     @Override
