@@ -215,7 +215,7 @@ public final class PracticeModel {
         Optional<Steps> steps = choice.mode() == PracticeState.Mode.TUNE && choice.plan().isStepwise()
                 ? Optional.of(log.resuming(Steps.upTo(arrangement.tempo(), rule), openTune, arrangement, choice.inHand().map(Passage::name).orElse(""))) : Optional.empty();
         Optional<Drill.Run> run = choice.mode() == PracticeState.Mode.DRILL ? choice.drill().map(Drill::begin) : Optional.empty();
-        String advice = choice.mode() == PracticeState.Mode.DRILL ? choice.drill().map(Drill::how).orElse("there is no drill for this instrument")
+        String advice = choice.mode() == PracticeState.Mode.DRILL ? choice.drill().map(d -> d.how(choice.hands().isHeard())).orElse("there is no drill for this instrument")
                 : choice.plan().about();
         state.set(new PracticeState(choice, arrangement.tune().title(), PracticeState.Phase.RESTING, Optional.empty(), List.of(), 0, List.of(),
                 steps, run, advice, "", OptionalDouble.empty()));

@@ -318,7 +318,7 @@ public final class PracticeView extends BorderPane {
             Shown.set(gestureChoices, !isTune);
             Shown.set(ruleRows, isTune);
             Shown.set(how, !isTune);
-            how.setText(choice.drill().map(Drill::how).orElse(""));
+            how.setText(choice.drill().map(d -> d.how(choice.hands().isHeard())).orElse(""));
             Shown.set(percentRow, choice.plan().isAtTempoSet());
             which.getItems().setAll(tunes);
             which.setValue(tunes.stream().filter(t -> t.id() == model.tune()).findFirst().orElse(null));

@@ -14,6 +14,7 @@ import wildflourish.core.ornament.Speeds;
  *
  * @param families who can do it, by the family's name in data files
  * @param how in a sentence or two for the student
+ * @param tap how it is tapped, where the instrument itself is not heard
  * @param gaps of one time through, in lengths of the part that is measured; 1 for the part itself
  * @param words what each onset is, as many as there are gaps
  * @param sounds how each onset sounds, as many as there are gaps
@@ -23,7 +24,7 @@ import wildflourish.core.ornament.Speeds;
  * @param tiring whether it strains the hand, so that rest is asked for sooner
  */
 public record Drill(
-        String id, String name, List<String> families, String how, List<Double> gaps, List<String> words, List<Onset> sounds, List<Move> measures,
+        String id, String name, List<String> families, String how, String tap, List<Double> gaps, List<String> words, List<Onset> sounds, List<Move> measures,
         boolean again, List<Integer> lengthsMs, boolean tiring) {
 
     /** How an onset sounds. */
@@ -40,6 +41,11 @@ public record Drill(
         DIP,
         /** The note starts afresh. */
         STROKE
+    }
+
+    /** What to do, for the student: on the instrument, where that is heard, or by tapping. */
+    public String how(boolean heard) {
+        return heard ? how : how + " " + tap;
     }
 
     record Table(String provenance, int heard, int times, double tolerance, double easy, double possible, List<Drill> drills) {}
@@ -174,7 +180,7 @@ public record Drill(
         /** What to do after the latest pass, in a sentence without a full stop. */
         public String advice() {
             if (tries.isEmpty()) {
-                return drill.how();
+                return drill.how;
             }
             Tries last = tries.getLast();
             String came = "%d of %d clean at %d ms".formatted(last.clean(), last.all(), last.lengthMs());
