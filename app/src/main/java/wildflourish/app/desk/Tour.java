@@ -180,10 +180,9 @@ final class Tour {
             model.show("practice");
         }, () -> practice().state().get() != null));
         stops.add(new Stop("practice", () -> {
-            practice().setHands(made("uneven"));
+            practice().setHands(heard("uneven"));
             practice().start();
-        }, () -> practice().state().get().passes().size() >= 2 && practice().state().get().nowMs() > 2500
-                && practice().state().get().phase() == PracticeState.Phase.PLAYING));
+        }, () -> practice().state().get().phase() == PracticeState.Phase.BETWEEN));
         stops.add(new Stop("history", () -> {
             practice().stop();
             model.screen(PracticeScreen.class).view().openHistory("part A of The Lamp at Half Tide");
@@ -251,8 +250,8 @@ final class Tour {
         return model.screen(PracticeScreen.class).model();
     }
 
-    private static HandsChoice made(String id) {
-        return new HandsChoice(id, "made up: " + SimulatedStudent.byId(id).words());
+    private static HandsChoice heard(String id) {
+        return HandsChoice.heard(SimulatedStudent.byId(id));
     }
 
     private static KeyEvent typed(String letter) {

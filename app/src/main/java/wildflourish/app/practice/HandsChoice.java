@@ -22,8 +22,13 @@ public record HandsChoice(String id, String words) {
     static List<HandsChoice> all() {
         List<HandsChoice> all = new ArrayList<>(List.of(KEYS, MICROPHONE, MIDI));
         SimulatedStudent.all().forEach(s -> all.add(new HandsChoice(s.id(), "made up: " + s.words())));
-        SimulatedStudent.all().forEach(s -> all.add(new HandsChoice(HEARD + s.id(), "made up and listened to: " + s.words())));
+        SimulatedStudent.all().forEach(s -> all.add(heard(s)));
         return List.copyOf(all);
+    }
+
+    /** Somebody made up, who is listened to as by a microphone. */
+    public static HandsChoice heard(SimulatedStudent student) {
+        return new HandsChoice(HEARD + student.id(), "made up and listened to: " + student.words());
     }
 
     boolean isMadeUp() {

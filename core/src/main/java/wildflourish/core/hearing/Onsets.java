@@ -91,12 +91,12 @@ final class Onsets {
         int most = note == 0 ? from : (int) (EARLY * Math.max(0, from - alignment.notes().get(note - 1).when().map(Alignment.Span::from).orElse(from)));
         int latest = ends ? from : from - most;
         int graced = 0;
-        while ((note == 0 || !attacked && !moved) && from > Math.max(earliest, latest) && graced < GRACE) {
+        while ((note == 0 || !moved) && from > Math.max(earliest, latest) && graced < GRACE) {
             double earlier = heard.midi()[from - 1];
             boolean itself = Math.abs(earlier - own) < SAME;
             // What lies between the two notes is what leads into this one, where something does.
             boolean between = note > 0 && edges.begins(note) && !Double.isNaN(earlier) && Math.abs(earlier - before) >= SAME && !itself;
-            if (!between && !(itself && (other || note == 0))) {
+            if (!between && !(itself && (other && !attacked || note == 0))) {
                 break;
             }
             graced += between ? 1 : 0;
