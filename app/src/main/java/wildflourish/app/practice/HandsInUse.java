@@ -38,9 +38,9 @@ final class HandsInUse {
         return hands instanceof Listener listener ? Optional.of(listener) : Optional.empty();
     }
 
-    /** How late the keys tell of what is played, or the microphone where that is in use. */
-    Calibration calibration() {
-        return of.equals(HandsChoice.MICROPHONE) ? ofMicrophone : calibration;
+    /** How late the keys tell of what is played, or the microphone where that is chosen. */
+    Calibration calibration(HandsChoice who) {
+        return who.equals(HandsChoice.MICROPHONE) ? ofMicrophone : calibration;
     }
 
     Calibration ofKeys() {
@@ -95,6 +95,13 @@ final class HandsInUse {
         keys.setCalibration(Calibration.NONE);
         listener().ifPresent(l -> l.setDelay(0));
         return there;
+    }
+
+    /** A microphone is not listened to while nobody practises; it is taken again when somebody does. */
+    void letGo() {
+        if (of.equals(HandsChoice.MICROPHONE)) {
+            take(HandsChoice.KEYS);
+        }
     }
 
     /** A key went down at a moment of the turn; of no meaning where others play. */

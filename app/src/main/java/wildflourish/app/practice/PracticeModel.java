@@ -156,9 +156,9 @@ public final class PracticeModel {
         showCalibration();
     }
 
-    private void showCalibration() {
+    void showCalibration() {
         if (state.get() != null) {
-            choose(c -> c.with(turns.hands().calibration()));
+            choose(c -> c.with(turns.hands().calibration(c.hands())));
         }
     }
 
@@ -187,7 +187,7 @@ public final class PracticeModel {
                 : before.choice().drill().filter(drills::contains).or(() -> drills.stream().findFirst());
         int rung = now.rung();
         int passage = same ? Math.min(before.choice().passage(), Math.max(0, passages.size() - 1)) : inHand(passages, now.note());
-        PracticeState.Choice choice = (before == null ? PracticeState.Choice.USUAL.with(turns.hands().calibration()) : before.choice())
+        PracticeState.Choice choice = (before == null ? PracticeState.Choice.USUAL.with(turns.hands().ofKeys()) : before.choice())
                 .on(passages, passage, rung, drills, drill);
         boolean sameGoal = same && before.steps().map(s -> s.tempi().getLast().equals(arrangement.tempo())).orElse(true);
         if (same && (before.isRunning() && before.choice().rung() == rung || sameGoal && before.choice().equals(choice))) {
@@ -257,7 +257,7 @@ public final class PracticeModel {
 
     /** Chooses who plays. */
     public void setHands(HandsChoice who) {
-        choose(c -> c.with(who).with(who.equals(HandsChoice.MICROPHONE) ? turns.hands().ofMicrophone() : turns.hands().ofKeys()));
+        choose(c -> c.with(who).with(turns.hands().calibration(who)));
     }
 
     /** The tempo of call and response, in per cent of the tune's. */

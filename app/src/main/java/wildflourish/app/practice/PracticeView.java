@@ -340,12 +340,20 @@ public final class PracticeView extends BorderPane {
             rest.getValueFactory().setValue((int) Math.round(model.rest().afterMinutes()));
             rule.setText(isTune ? model.rule().inWords() : Drill.ruleInWords());
             calibrate.setText(choice.hands().equals(HandsChoice.MICROPHONE) ? "Calibrate the microphone" : "Calibrate the keys");
-            delay.setText(choice.hands().isHeard() ? (choice.calibration().isKnown() ? "what is heard is taken %d ms earlier".formatted(Math.round(choice.calibration().delayMs())) : "not calibrated yet: hold the microphone to the loudspeaker, or clap along")
-                    + "; listen by headphones, or the tune is heard as well as you. Nothing is kept of what is heard." : !choice.calibration().isKnown() ? "not calibrated yet; any letter or the space bar taps"
-                    : "taps are taken %d ms earlier than they are told; the %d ms of the sound device are taken off besides".formatted(
-                    Math.round(choice.calibration().delayMs()), Math.round(model.latencyMs())));
+            delay.setText(delayInWords(choice));
             care.setText(String.join("\n", Stream.concat(Stream.of(model.rest().pain()), model.cautions().stream()).distinct().toList()));
         });
+    }
+
+    private String delayInWords(PracticeState.Choice choice) {
+        boolean known = choice.calibration().isKnown();
+        long ms = Math.round(choice.calibration().delayMs());
+        if (choice.hands().equals(HandsChoice.MICROPHONE)) {
+            return (known ? "what is heard is taken %d ms earlier".formatted(ms) : "not calibrated yet: hold the microphone to the loudspeaker, or clap along")
+                    + "; listen by headphones, or the program is heard as well as you. Nothing is kept of what is heard.";
+        }
+        return known ? "taps are taken %d ms earlier than they are told; the %d ms of the sound device are taken off besides".formatted(ms, Math.round(model.latencyMs()))
+                : "not calibrated yet; any letter or the space bar taps";
     }
 
     private void words(PracticeState now) {

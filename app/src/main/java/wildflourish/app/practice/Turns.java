@@ -106,6 +106,7 @@ final class Turns {
         if (state.get() != null) {
             state.set(state.get().with(PracticeState.Phase.RESTING));
         }
+        hands.letGo();
         learn();
     }
 
@@ -232,9 +233,9 @@ final class Turns {
         listening--;
         if (order == asked) {
             measure.run();
-            if (listening == 0 && going.isEmpty()) {
-                settle();
-            }
+        }
+        if (listening == 0 && state.get().phase() == PracticeState.Phase.MEASURING) {
+            settle();
         }
     }
 
@@ -272,10 +273,11 @@ final class Turns {
             say.accept("%s %d ms %s; this is taken off from now on".formatted(hands.listener().isPresent() ? "the microphone is" : "the keyboard and you are",
                     Math.round(Math.abs(found.get().delayMs())), found.get().delayMs() < 0 ? "early" : "late"));
         } else {
-            model.calibrated(hands.calibration());
+            model.showCalibration();
             say.accept(hands.listener().isPresent() ? "the clicks were not heard clearly: hold the microphone to the loudspeaker, or clap with each of them"
                     : "too few taps, or too wild ones: tap once with each of the clicks");
         }
+        hands.letGo();
     }
 
     /** All turns are over: goes on, or rests, once all that was heard has been measured. */
@@ -300,6 +302,7 @@ final class Turns {
         }
         now.run().filter(Drill.Run::done).ifPresent(model::takeSpeeds);
         if (phase == PracticeState.Phase.RESTING) {
+            hands.letGo();
             learn();
         }
     }

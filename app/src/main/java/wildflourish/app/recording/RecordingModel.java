@@ -85,8 +85,7 @@ public final class RecordingModel {
         if (now) {
             refresh();
         } else {
-            recorded.ifPresent(r -> r.set(true));
-            recorded = Optional.empty();
+            endRecording();
             stop();
         }
     }
@@ -143,9 +142,8 @@ public final class RecordingModel {
 
     /** Records by the microphone, or ends it and listens to what came. */
     void record() {
-        if (recorded.isPresent()) {
-            recorded.get().set(true);
-            recorded = Optional.empty();
+        if (recorded.filter(r -> !r.get()).isPresent()) {
+            endRecording();
             return;
         }
         stop();
@@ -170,11 +168,18 @@ public final class RecordingModel {
                         told[0] = seconds;
                         job.tell("recording by the microphone: %d s; R ends it".formatted(seconds));
                     }
-                    enough.compareAndSet(false, seconds >= Take.MOST_MINUTES * 60);
+                    enough.compareAndSet(false, seconds >= Take.MOST_MINUTES * 60 - 1);
                 }, job::stopped);
                 return place;
+            } finally {
+                enough.set(true);
             }
         });
+    }
+
+    private void endRecording() {
+        recorded.ifPresent(r -> r.set(true));
+        recorded = Optional.empty();
     }
 
     private void take(long tune, String name, Background.Work<Path> work) {

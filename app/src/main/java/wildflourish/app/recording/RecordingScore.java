@@ -13,6 +13,7 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Pane;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Rectangle;
+import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Look;
@@ -20,6 +21,7 @@ import wildflourish.app.recording.RecordingState.Listened;
 import wildflourish.core.hearing.HeardVersion;
 import wildflourish.core.hearing.Remark;
 import wildflourish.score.display.Bounds;
+import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
 import wildflourish.score.engrave.Engraving;
 import wildflourish.score.engrave.ScoreEngraver;
@@ -136,6 +138,7 @@ final class RecordingScore extends ScrollPane {
                 byPlain.computeIfAbsent(Marks.plain(listened, i), p -> new ArrayList<>()).add(i);
             }
         }
+        moments(g, drawn, listened, byPlain);
         byPlain.forEach((plain, all) -> drawn.of(listened.version().rung(), plain).ifPresent(zone -> {
             double x = (zone.area().left() + zone.area().width() / 2) * space();
             double y = zone.area().top() * space() + AROUND - SIGN;
@@ -159,6 +162,20 @@ final class RecordingScore extends ScrollPane {
                     g.strokePolyline(new double[] {x - SIGN, x - SIGN / 3, x + SIGN}, new double[] {y - apart, y - apart + SIGN * 0.8, y - apart - SIGN}, 3);
                 }
             }
+        }));
+    }
+
+    /** Under the first note of each bar when it comes in the recording. */
+    private void moments(GraphicsContext g, Engraving drawn, Listened listened, Map<Integer, List<Integer>> byPlain) {
+        List<HeardVersion.Note> notes = listened.played().notes();
+        Map<Integer, Integer> firsts = new HashMap<>();
+        byPlain.values().stream().flatMap(List::stream).filter(i -> notes.get(i).onsetMs().isPresent()).forEach(i -> firsts.merge(notes.get(i).wanted().bar(), i, Math::min));
+        g.setFont(CanvasPainter.text(Face.SANS, 12 * look.scale()));
+        g.setFill(look.palette().of(Ink.QUIET));
+        g.setTextAlign(TextAlignment.LEFT);
+        firsts.values().forEach(i -> drawn.of(listened.version().rung(), Marks.plain(listened, i)).ifPresent(zone -> {
+            double seconds = notes.get(i).onsetMs().orElse(0.0) / 1000;
+            g.fillText("%d:%04.1f".formatted((int) (seconds / 60), seconds % 60), zone.area().left() * space(), zone.area().bottom() * space() + AROUND + 13 * look.scale());
         }));
     }
 

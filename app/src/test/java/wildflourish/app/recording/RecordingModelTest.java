@@ -51,7 +51,7 @@ class RecordingModelTest {
 
     private void record(int rung) {
         microphone = Optional.of(STEADY.play(trellis.arrangement().version(rung)));
-        model.record();
+        // The work is done at once, and ends with what comes in.
         model.record();
     }
 

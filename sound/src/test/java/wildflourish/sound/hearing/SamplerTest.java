@@ -8,6 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -26,6 +27,8 @@ import wildflourish.sound.Pieces;
 class SamplerTest {
 
     private static final String MUSIC = "D3E F3A|B3A F2E2|d4 g3f|e2a2 f4|d3B A3F|G2E2 F2D2|E3A c3e|d4 D4|";
+
+    private static final Map<String, Score> SCORES = new HashMap<>();
 
     @TempDir
     private Path folder;
@@ -69,6 +72,13 @@ class SamplerTest {
     }
 
     private Score score(String instrument) throws IOException {
+        if (!SCORES.containsKey(instrument)) {
+            SCORES.put(instrument, listen(instrument));
+        }
+        return SCORES.get(instrument);
+    }
+
+    private Score listen(String instrument) throws IOException {
         List<Truth> truth = truth(instrument);
         Heard heard = Ears.listen(Samples.mono(samples(instrument), Ears.RATE), s -> { }, () -> false);
         Version bare = Pieces.arrangement(instrument, "M:4/4\nL:1/8\nK:D", MUSIC, "1/4=150", Map.of()).version(0);
