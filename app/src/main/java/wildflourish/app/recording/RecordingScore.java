@@ -175,7 +175,7 @@ final class RecordingScore extends ScrollPane {
         g.setTextAlign(TextAlignment.LEFT);
         firsts.values().forEach(i -> drawn.of(listened.version().rung(), Marks.plain(listened, i)).ifPresent(zone -> {
             double seconds = notes.get(i).onsetMs().orElse(0.0) / 1000;
-            g.fillText("%d:%04.1f".formatted((int) (seconds / 60), seconds % 60), zone.area().left() * space(), zone.area().bottom() * space() + AROUND + 13 * look.scale());
+            g.fillText("%d:%04.1f".formatted((int) (seconds / 60), seconds % 60), zone.area().left() * space(), zone.area().bottom() * space() + AROUND - 2);
         }));
     }
 
