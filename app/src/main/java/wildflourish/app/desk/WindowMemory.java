@@ -72,7 +72,7 @@ record WindowMemory(
             Optional<String[]> manner = kept.apply("listening").map(l -> l.split(" "));
             return memory.with(how).standing(Long.parseLong(stood[0]), Integer.parseInt(stood[1]), Integer.parseInt(stood[2]))
                     .with(manner.map(m -> new Manner.Kept(Integer.parseInt(m[0]), Backing.Under.valueOf(m[1]), Boolean.parseBoolean(m[2]),
-                            Boolean.parseBoolean(m[3]), m[4])).orElse(NONE.listening));
+                            null, Boolean.parseBoolean(m[3]), m[4])).orElse(NONE.listening));
         } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
             throw new DataFault("what the window remembers cannot be read: " + e.getMessage());
         }

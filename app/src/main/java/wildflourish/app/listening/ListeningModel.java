@@ -230,6 +230,10 @@ public final class ListeningModel {
         how(m -> m.with(m.backing().withMetronome(on)), false);
     }
 
+    public void setRoom(boolean on) {
+        how(m -> m.with(m.backing().withRoom(on)), false);
+    }
+
     /** Chooses what lies underneath; says so where the tune has no chords. */
     public void setUnder(Backing.Under under) {
         if (under == Backing.Under.CHORDS && trellis.isOpen() && !Piece.hasChords(trellis.arrangement().tune())) {

@@ -1,5 +1,6 @@
 package wildflourish.app.listening;
 
+import org.jspecify.annotations.Nullable;
 import wildflourish.core.practice.Lilt;
 import wildflourish.sound.transport.Backing;
 
@@ -12,7 +13,7 @@ import wildflourish.sound.transport.Backing;
 public record Manner(int percent, Backing backing, boolean counted, Lilt lilt) {
 
     /** As it is written, alone. */
-    public static final Manner USUAL = new Manner(100, Backing.NONE, false, Lilt.STRAIGHT);
+    public static final Manner USUAL = new Manner(100, Backing.USUAL, false, Lilt.STRAIGHT);
 
     private static final int SLOWEST = 25;
     private static final int FASTEST = 150;
@@ -37,11 +38,15 @@ public record Manner(int percent, Backing backing, boolean counted, Lilt lilt) {
         return new Manner(percent, backing, counted, other);
     }
 
-    /** It as it is kept. */
-    public record Kept(int percent, Backing.Under under, boolean metronome, boolean counted, String lilt) {}
+    /**
+     * It as it is kept.
+     *
+     * @param room null where it was kept before there were rooms
+     */
+    public record Kept(int percent, Backing.Under under, boolean metronome, @Nullable Boolean room, boolean counted, String lilt) {}
 
     public Kept kept() {
-        return new Kept(percent, backing.under(), backing.metronome(), counted, lilt.id());
+        return new Kept(percent, backing.under(), backing.metronome(), backing.room(), counted, lilt.id());
     }
 
     /** As it was kept; throws {@link IllegalArgumentException} when there is no such lilt. */
@@ -50,6 +55,6 @@ public record Manner(int percent, Backing backing, boolean counted, Lilt lilt) {
         if (!lilt.id().equals(kept.lilt)) {
             throw new IllegalArgumentException("there is no lilt '" + kept.lilt + "'");
         }
-        return new Manner(kept.percent, new Backing(kept.metronome, kept.under), kept.counted, lilt);
+        return new Manner(kept.percent, new Backing(kept.metronome, kept.under, kept.room == null ? USUAL.backing.room() : kept.room), kept.counted, lilt);
     }
 }

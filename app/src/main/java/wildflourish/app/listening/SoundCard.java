@@ -32,6 +32,7 @@ public final class SoundCard extends GridPane {
     private final ComboBox<Optional<Integer>> against = new ComboBox<>();
     private final ComboBox<Backing.Under> under = new ComboBox<>();
     private final ToggleButton metronome = Buttons.toggle("metronome", "Click", "a click on each beat");
+    private final ToggleButton room = Buttons.toggle("room", "Room", "as it sounds in a small room, or as it leaves the instrument");
     private final ToggleButton counted = Buttons.toggle("counted", "Count in", "two beats, a bar, or four potatoes, as the tune asks");
     private final ComboBox<Lilt> lilt = new ComboBox<>();
     private final Filling filling = new Filling();
@@ -57,6 +58,7 @@ public final class SoundCard extends GridPane {
         named(under, "under", "what lies softly underneath");
         under.setOnAction(e -> filling.chosen(() -> model.setUnder(under.getValue())));
         metronome.setOnAction(e -> filling.chosen(() -> model.setMetronome(metronome.isSelected())));
+        room.setOnAction(e -> filling.chosen(() -> model.setRoom(room.isSelected())));
         counted.setOnAction(e -> filling.chosen(() -> model.setCounted(counted.isSelected())));
         lilt.getItems().setAll(Lilt.all());
         lilt.setConverter(Choosing.by(Lilt::words));
@@ -74,7 +76,7 @@ public final class SoundCard extends GridPane {
         addRow(3, Labels.quiet("in turn", against), against);
         addRow(4, Labels.quiet("underneath", under), under);
         addRow(5, Labels.quiet("lilt", lilt), lilt);
-        add(Boxes.row(metronome, counted), 1, 6);
+        add(Boxes.row(metronome, counted, room), 1, 6);
         model.state().addListener((o, before, now) -> show());
         trellis.state().addListener((o, before, now) -> rungs(now));
         if (trellis.isOpen()) {
@@ -129,6 +131,7 @@ public final class SoundCard extends GridPane {
             against.setValue(now.against());
             under.setValue(now.manner().backing().under());
             metronome.setSelected(now.manner().backing().metronome());
+            room.setSelected(now.manner().backing().room());
             counted.setSelected(now.manner().counted());
             lilt.setValue(now.manner().lilt());
         });

@@ -24,6 +24,7 @@ public final class SoundCommands {
                 command("hear-slower", "Listen slower than the tune's tempo", () -> listening.stepPercent(-5), trellis).key(Keys.sign("<")).whileHeld(),
                 command("hear-faster", "Listen faster than the tune's tempo", () -> listening.stepPercent(5), trellis).key(Keys.sign(">")).whileHeld(),
                 wide("click", "A click on each beat, or none", () -> listening.setMetronome(!listening.state().get().manner().backing().metronome())),
+                wide("room", "In a room, or as it leaves the instrument", () -> listening.setRoom(!listening.state().get().manner().backing().room())),
                 wide("count-in", "Count in, or not", () -> listening.setCounted(!listening.state().get().manner().counted())));
     }
 

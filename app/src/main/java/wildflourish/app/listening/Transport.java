@@ -73,6 +73,9 @@ public final class Transport extends HBox {
         if (now.manner().backing().metronome()) {
             words.add("click");
         }
+        if (!now.manner().backing().room()) {
+            words.add("dry");
+        }
         return String.join("  ·  ", words);
     }
 

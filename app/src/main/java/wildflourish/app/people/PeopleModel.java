@@ -152,7 +152,7 @@ public final class PeopleModel {
     private void play() {
         PeopleState now = state.get();
         now.heardAt().ifPresent(tempo -> listening.playTogether(() -> Together.of(now.together().parallelStream()
-                .map(v -> new Together.Player(Piece.of(v.arrangement(), v.rung(), tempo, listening.state().get().manner().lilt()), now.loud(v.student().name()).share())).toList(), Backing.NONE), 0));
+                .map(v -> new Together.Player(Piece.of(v.arrangement(), v.rung(), tempo, listening.state().get().manner().lilt()), now.loud(v.student().name()).share())).toList(), Backing.NONE.withRoom(listening.state().get().manner().backing().room())), 0));
     }
 
     /** The student in hand alone, or everybody again. */

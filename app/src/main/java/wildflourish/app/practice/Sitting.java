@@ -56,7 +56,7 @@ record Sitting(Itinerary itinerary, List<Planned> turns) {
 
     /** How often a part is gone around with its first ending. */
     private static final int LOOPS = 3;
-    private static final Backing CLICK = Backing.NONE.withMetronome(true);
+    private static final Backing CLICK = Backing.USUAL.withMetronome(true);
 
     /** What a tune is practised with. */
     record Tune(long id, Arrangement arrangement, PracticeState.Choice choice, Passage passage) {}

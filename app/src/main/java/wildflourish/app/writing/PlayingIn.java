@@ -166,7 +166,7 @@ final class PlayingIn {
         }
         Tune silent = new Tune(pen.tune().head(), BarLine.NONE, bars);
         Piece piece = Piece.of(Arrangement.bare(silent, Instruments.known("none")), 0, tempo, Lilt.STRAIGHT);
-        Course course = Course.of(Itinerary.once(List.of(Leg.heard(piece, piece.whole())), new Backing(true, Backing.Under.NOTHING)));
+        Course course = Course.of(Itinerary.once(List.of(Leg.heard(piece, piece.whole())), Backing.NONE.withMetronome(true)));
         click = Optional.of(new Click(course, meter, tempo.millis(Ratio.ONE).toDouble()));
         strokes.clear();
         down.clear();

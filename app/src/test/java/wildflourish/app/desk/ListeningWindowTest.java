@@ -168,7 +168,7 @@ class ListeningWindowTest extends WindowTest {
         interact(() -> model.trellis().select(2, 0));
         push(KeyCode.SPACE);
         until(() -> engine.now().isPresent());
-        assertThat(heard().backing()).isEqualTo(new Backing(true, Backing.Under.DRONE));
+        assertThat(heard().backing()).isEqualTo(Backing.USUAL.withMetronome(true).with(Backing.Under.DRONE));
         assertThat(engine.now().orElseThrow().isCountedIn()).as("the reel's pickup comes on the fourth beat").isTrue();
         assertThat(heard().legs().getFirst().countIn().clicks()).hasSize(3);
         push(KeyCode.CONTROL, KeyCode.M);
@@ -190,7 +190,7 @@ class ListeningWindowTest extends WindowTest {
         assertThat(model.listening().state().get().manner().percent()).isEqualTo(70);
         assertThat(model.listening().state().get().manner().backing().metronome()).isTrue();
         assertThat(model.listening().state().get().manner().lilt()).isEqualTo(Lilt.byId("dotted"));
-        interact(() -> model.listening().recall(new wildflourish.app.listening.Manner.Kept(50, wildflourish.sound.transport.Backing.Under.NOTHING, false, false, "what is this")));
+        interact(() -> model.listening().recall(new wildflourish.app.listening.Manner.Kept(50, wildflourish.sound.transport.Backing.Under.NOTHING, false, null, false, "what is this")));
         assertThat(model.listening().state().get().manner().percent()).isEqualTo(70);
         assertThat(model.message().get()).contains("as usual");
     }

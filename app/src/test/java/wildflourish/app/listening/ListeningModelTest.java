@@ -92,7 +92,7 @@ class ListeningModelTest {
         assertThat(onsets(Exports.midi("t", Itinerary.once(List.of(swung), Backing.NONE)), 0))
                 .isNotEqualTo(onsets(Exports.midi("t", Itinerary.once(List.of(plain), Backing.NONE)), 0))
                 .hasSameSizeAs(onsets(Exports.midi("t", Itinerary.once(List.of(plain), Backing.NONE)), 0));
-        byte[] clicked = Exports.midi("t", Itinerary.once(List.of(plain), new Backing(true, Backing.Under.NOTHING)));
+        byte[] clicked = Exports.midi("t", Itinerary.once(List.of(plain), Backing.NONE.withMetronome(true)));
         assertThat(onsets(clicked, 9)).hasSize(plain.knocks(true).size()).hasSizeGreaterThan(4);
         assertThat(onsets(clicked, 0)).isEqualTo(onsets(Exports.midi("t", Itinerary.once(List.of(plain), Backing.NONE)), 0));
         assertThat(straight.sounding()).isTrue();

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import wildflourish.core.finding.Sentence;
 import wildflourish.core.fit.Recording;
@@ -20,11 +21,12 @@ import wildflourish.core.tune.Tempo;
  * @param tempo at which it was played
  * @param tuningCents how far the instrument is from A = 440 Hz
  * @param heard of how many {@code notes} something was heard
+ * @param order of the parts, where they were not played once as they are written
  * @param spoken how many of the ornaments came
  * @param silent how often each ornament did not come, by its name
  * @param variation of the gaps between notes, as a share
  */
-public record Account(Recording key, Tempo tempo, double tuningCents, int heard, int notes, Spoken spoken, Map<String, Integer> silent, double variation) {
+public record Account(Recording key, Tempo tempo, double tuningCents, int heard, int notes, Optional<HeardVersion.Order> order, Spoken spoken, Map<String, Integer> silent, double variation) {
 
     /** So many ornaments that did not come are named. */
     private static final int NAMED = 3;
@@ -38,7 +40,7 @@ public record Account(Recording key, Tempo tempo, double tuningCents, int heard,
         Map<String, Integer> silent = new TreeMap<>();
         played.notes().forEach(n -> n.silent().forEach(id -> silent.merge(names.byId(id).map(Ornament::name).orElse(id), 1, Integer::sum)));
         return new Account(Recording.of(version.arrangement().tune().head().key(), played.semitones(), version.arrangement().instrument()),
-                version.arrangement().tempo().percent((int) Math.round(100 * played.tempo())), played.tuningCents(), heard, played.notes().size(), played.spoken(), silent,
+                version.arrangement().tempo().percent((int) Math.round(100 * played.tempo())), played.tuningCents(), heard, played.notes().size(), played.order(), played.spoken(), silent,
                 played.evenness().variation());
     }
 
@@ -50,6 +52,7 @@ public record Account(Recording key, Tempo tempo, double tuningCents, int heard,
         if (key.shift() != 0) {
             all.add(Sentence.full(key.inWords()));
         }
+        order.ifPresent(o -> all.add("It was played %s; written is %s.".formatted(o.played(), o.written())));
         all.add("%d of %d notes were heard%s.".formatted(heard, notes, heard == 0 ? "" : "; the gaps between them vary by %d %%".formatted(Math.round(100 * variation))));
         if (spoken.meant() > 0) {
             all.add(spoken.inWords() + ".");

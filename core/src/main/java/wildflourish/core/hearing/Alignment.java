@@ -20,7 +20,7 @@ import java.util.Optional;
  */
 public record Alignment(List<Placed> notes, int semitones, double tuning) {
 
-    /** So many frames times notes are compared and no more. */
+    /** So many frames times notes are compared and no more; of more, only what is near where a note is about. */
     public static final long MOST = 100_000_000;
 
     private static final int SHIFTS = 12;
@@ -68,7 +68,18 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
      * @throws IllegalArgumentException where there is too much of both
      */
     public static Alignment of(List<Wanted> notes, Heard heard) {
-        if ((long) notes.size() * heard.size() > MOST) {
+        return of(notes, heard, List.of());
+    }
+
+    /**
+     * Lays notes under what was heard.
+     *
+     * @param aboutMs when each note begins, about; empty where that is not known
+     * @throws IllegalArgumentException where there is too much of both, and it is not known
+     */
+    static Alignment of(List<Wanted> notes, Heard heard, List<Double> aboutMs) {
+        boolean isLong = (long) notes.size() * heard.size() > MOST;
+        if (isLong && aboutMs.isEmpty()) {
             throw new IllegalArgumentException("this is too long to be followed in one piece: take the part of the recording in which the tune is played");
         }
         double tuning = heard.tuning();
@@ -76,9 +87,10 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
         if (notes.isEmpty() || heard.size() == 0) {
             return new Alignment(notes.stream().map(n -> new Placed(n, Optional.empty())).toList(), 0, tuning);
         }
-        Search first = new Search(notes, heard, shift + tuning, new double[0]);
+        Near near = isLong ? Near.of(aboutMs, heard) : Near.all(notes.size(), heard);
+        Search first = new Search(notes, heard, shift + tuning, new double[0], near);
         double[] expected = TimeLine.expected(notes, first.placed().stream().mapToDouble(p -> p.when().map(w -> heard.ms(w.from())).orElse(Double.NaN)).toArray());
-        return new Alignment(new Search(notes, heard, shift + tuning, expected).placed(), shift, tuning);
+        return new Alignment(new Search(notes, heard, shift + tuning, expected, near).placed(), shift, tuning);
     }
 
     /** By how many semitones what was heard lies higher: where the time that each pitch lasts agrees best with the tune's. */
@@ -108,6 +120,60 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
         return best;
     }
 
+    /** How much higher than wanted notes were played, in semitones: by how many they were moved, and the tuning of the instrument. */
+    static double higher(List<Wanted> notes, Heard heard) {
+        double tuning = heard.tuning();
+        return shift(notes, heard, tuning) + tuning;
+    }
+
+    /** What it costs that a pitch is so many semitones above the wanted one; not a number where no pitch is heard. */
+    static float away(double semitones) {
+        if (Double.isNaN(semitones)) {
+            return NO_PITCH;
+        }
+        double far = Math.abs(semitones);
+        if (far < 1) {
+            return far < 0.4 ? 0 : (float) ((far - 0.4) / 0.6);
+        }
+        return Happening.isTogether(semitones) ? TOGETHER : 1;
+    }
+
+    /**
+     * Which notes each frame can be in.
+     *
+     * @param first of each frame
+     * @param last of each frame
+     */
+    record Near(int[] first, int[] last) {
+
+        /** So far from where it is about a note is looked for, in milliseconds. */
+        private static final double REACH = 4_000;
+
+        static Near all(int notes, Heard heard) {
+            int[] last = new int[heard.size()];
+            Arrays.fill(last, notes - 1);
+            return new Near(new int[heard.size()], last);
+        }
+
+        static Near of(List<Double> aboutMs, Heard heard) {
+            int[] first = new int[heard.size()];
+            int[] last = new int[heard.size()];
+            int low = 0;
+            int high = 0;
+            for (int f = 0; f < heard.size(); f++) {
+                while (low + 1 < aboutMs.size() && aboutMs.get(low + 1) + REACH < heard.ms(f)) {
+                    low++;
+                }
+                while (high + 1 < aboutMs.size() && aboutMs.get(high + 1) - REACH <= heard.ms(f)) {
+                    high++;
+                }
+                first[f] = low;
+                last[f] = Math.max(low, high);
+            }
+            return new Near(first, last);
+        }
+    }
+
     private static final byte OUT = -1;
 
     /** The cheapest path. States are: before the tune, for each note the way in and the note itself, behind the tune. */
@@ -125,8 +191,10 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
         private final double[] expected;
         /** How far each note may be from there, in milliseconds. */
         private final double[] loose;
+        private final Near near;
 
-        Search(List<Wanted> notes, Heard heard, double higher, double[] expected) {
+        Search(List<Wanted> notes, Heard heard, double higher, double[] expected, Near near) {
+            this.near = near;
             this.expected = expected;
             this.loose = loose(expected);
             this.notes = notes;
@@ -161,10 +229,10 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
             Arrays.fill(cost, Float.MAX_VALUE / 4);
             float[] before = cost.clone();
             for (int f = 0; f < heard.size(); f++) {
-                byte[] back = new byte[states];
+                byte[] back = new byte[2 * (near.last()[f] - near.first()[f] + 1)];
                 if (f == 0) {
                     cost[0] = outside(0);
-                    for (int n = 0; n < notes.size(); n++) {
+                    for (int n = near.first()[0]; n <= near.last()[0]; n++) {
                         float begin = n == 0 ? 0 : ELSEWHERE;
                         cost[way(n)] = begin + ON_THE_WAY;
                         cost[own(n)] = begin + away(n, 0);
@@ -192,11 +260,13 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
         private void step(int f, float[] before, float[] cost, byte[] back) {
             int last = states - 1;
             float outside = outside(f);
+            Arrays.fill(cost, Float.MAX_VALUE / 4);
             cost[0] = before[0] + outside;
+            int first = near.first()[f];
             float attack = heard.attack()[f];
             cost[last] = before[last];
             left[f] = last;
-            for (int n = 0; n < notes.size(); n++) {
+            for (int n = first; n <= near.last()[f]; n++) {
                 // How a note is come into: from the one before, over missing ones, or from before the tune.
                 float enter = before[0] + (n == 0 ? 0 : ELSEWHERE);
                 int source = 0;
@@ -222,7 +292,7 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
                 same += untimely;
                 boolean stays = before[way] <= enter;
                 cost[way] = (stays ? before[way] : enter) + ON_THE_WAY;
-                back[way] = stays ? 0 : steps(way, source);
+                back[way - way(first)] = stays ? 0 : steps(way, source);
                 float best = before[own];
                 int at = own;
                 if (before[way] < best) {
@@ -234,7 +304,7 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
                     at = sameSource;
                 }
                 cost[own] = best + away(n, f);
-                back[own] = steps(own, at);
+                back[own - way(first)] = steps(own, at);
                 float leave = before[own] + (n == notes.size() - 1 ? 0 : ELSEWHERE);
                 if (leave < cost[last]) {
                     cost[last] = leave;
@@ -265,7 +335,10 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
                         firstOwn[n] = f;
                     }
                 }
-                state = state == states - 1 ? left[f] : from[f][state] == OUT ? 0 : state - from[f][state];
+                if (state > 0) {
+                    byte back = state == states - 1 ? 0 : from[f][state - way(near.first()[f])];
+                    state = state == states - 1 ? left[f] : back == OUT ? 0 : state - back;
+                }
             }
             List<Placed> placed = new ArrayList<>();
             for (int n = 0; n < notes.size(); n++) {
@@ -286,16 +359,7 @@ public record Alignment(List<Placed> notes, int semitones, double tuning) {
         }
 
         private float away(int note, int frame) {
-            float pitch = heard.midi()[frame];
-            if (Float.isNaN(pitch)) {
-                return NO_PITCH;
-            }
-            double from = pitch - higher - notes.get(note).midi();
-            double far = Math.abs(from);
-            if (far < 1) {
-                return far < 0.4 ? 0 : (float) ((far - 0.4) / 0.6);
-            }
-            return Happening.isTogether(from) ? TOGETHER : 1;
+            return Alignment.away(heard.midi()[frame] - higher - notes.get(note).midi());
         }
 
         /** What it costs to begin a note at a frame: nothing where it was expected, with the square of the distance up to {@link #LOOSE} milliseconds, evenly from there on. */

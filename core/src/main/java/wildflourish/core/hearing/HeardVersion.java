@@ -7,10 +7,14 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.Expected;
 import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.Spoken;
+import wildflourish.core.reading.Part;
+import wildflourish.core.reading.Reading;
 import wildflourish.core.setting.Version;
 import wildflourish.core.tune.PlayedOut;
 import wildflourish.core.tune.Ratio;
@@ -18,14 +22,20 @@ import wildflourish.core.tune.Ratio;
 /**
  * A version, and what was made of it.
  *
- * @param notes in the order in which they should come
+ * @param notes in the order in which they should come: of another order than the written one, as they were played
+ * @param order of the parts, where they were not played once as they are written
  * @param tempo the tempo played, as a share of the version's
  * @param offsetMs when the first beat fell
  * @param semitones how much higher it was played
  * @param tuningCents how far the instrument is from A = 440 Hz
  * @param evenness of the notes that were heard, against straight time
  */
-public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int semitones, double tuningCents, Evenness evenness) {
+public record HeardVersion(List<Note> notes, Optional<Order> order, double tempo, double offsetMs, int semitones, double tuningCents, Evenness evenness) {
+
+    /**
+     * In which order the parts were played, and in which they are written: their names, with a word where one was broken off.
+     */
+    public record Order(String played, String written) {}
 
     /**
      * One note.
@@ -100,24 +110,45 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
     }
 
     /** {@code laid} is how notes lie under what was heard, as far as it is known: rungs have the same notes but for their variations. */
-    private static HeardVersion of(Version version, Stretch stretch, Heard heard, Map<List<Wanted>, Alignment> laid) {
+    private static HeardVersion of(Version version, Stretch stretch, Heard heard, Map<List<Wanted>, Laid> laid) {
         Expectations gestures = new Expectations(version, heard.hopMs());
-        List<Wanted> wanted = gestures.wanted().stream().filter(w -> stretch.holds(w.atMs())).toList();
-        Alignment alignment = laid.computeIfAbsent(wanted, w -> Alignment.of(w, heard));
+        List<Wanted> once = gestures.wanted().stream().filter(w -> stretch.holds(w.atMs())).toList();
+        Laid as = laid.computeIfAbsent(once, w -> Laid.of(version, stretch, w, heard));
+        List<Wanted> wanted = as.times().notes(once);
+        Alignment alignment = as.alignment();
         double[] onsets = Onsets.of(heard, alignment, gestures.edges(wanted));
         TimeLine line = TimeLine.of(wanted, onsets);
         List<Note> notes = new ArrayList<>();
         for (int i = 0; i < wanted.size(); i++) {
             notes.add(note(gestures, alignment, heard, i, onsets));
         }
-        return new HeardVersion(notes, line.isKnown() ? 1 / line.slope() : 1, line.isKnown() ? line.at(0) : 0, alignment.semitones(), 100 * alignment.tuning(),
-                evenness(version, stretch, onsets, line));
+        return new HeardVersion(notes, order(version, as.times(), once), line.isKnown() ? 1 / line.slope() : 1, line.isKnown() ? line.at(0) : 0, alignment.semitones(),
+                100 * alignment.tuning(), evenness(version, stretch, as.times(), once, onsets, line));
     }
 
-    private static Evenness evenness(Version version, Stretch stretch, double[] onsets, TimeLine line) {
+    /** How the notes lie under what was heard. */
+    private record Laid(TimesThrough times, Alignment alignment) {
+
+        static Laid of(Version version, Stretch stretch, List<Wanted> once, Heard heard) {
+            // A stretch of a tune is played as it is asked for.
+            TimesThrough times = stretch.equals(Stretch.ALL) ? TimesThrough.of(once, parts(version), heard) : TimesThrough.once(once);
+            return new Laid(times, Alignment.of(times.notes(once), heard, times.aboutMs()));
+        }
+
+        private static Set<Integer> parts(Version version) {
+            return Reading.of(version.hands().tune()).parts().stream().map(Part::fromNote).collect(Collectors.toSet());
+        }
+    }
+
+    private static Optional<Order> order(Version version, TimesThrough times, List<Wanted> once) {
+        List<Part> parts = Reading.of(version.hands().tune()).parts();
+        return times.isOnce() ? Optional.empty() : Optional.of(new Order(times.order(once, parts), TimesThrough.once(once).order(once, parts)));
+    }
+
+    private static Evenness evenness(Version version, Stretch stretch, TimesThrough times, List<Wanted> once, double[] onsets, TimeLine line) {
         PlayedOut tune = PlayedOut.of(version.hands().tune(), version.arrangement().tempo());
         Expected whole = Expected.of(Expectations.perform(version, version.played().placed()), tune, new PlayedOut.Span(Ratio.ZERO, tune.length()), Lilt.STRAIGHT);
-        Expected expected = new Expected(whole.onsets().stream().filter(o -> stretch.holds(o.atMs())).toList(), whole.lengthMs());
+        Expected expected = times.expected(once, new Expected(whole.onsets().stream().filter(o -> stretch.holds(o.atMs())).toList(), whole.lengthMs()));
         double start = line.isKnown() ? line.at(0) : 0;
         double faster = line.isKnown() ? line.slope() : 1;
         // At the tempo that was played: how fast it was is told by itself.
@@ -166,7 +197,7 @@ public record HeardVersion(List<Note> notes, double tempo, double offsetMs, int 
     public static int nearestRung(Version version, Heard heard) {
         int nearest = 0;
         double least = Double.MAX_VALUE;
-        Map<List<Wanted>, Alignment> laid = new HashMap<>();
+        Map<List<Wanted>, Laid> laid = new HashMap<>();
         for (int rung = 0; rung < version.arrangement().ladder().size(); rung++) {
             double unlike = of(version.on(rung), Stretch.ALL, heard, laid).unlike();
             if (unlike < least) {

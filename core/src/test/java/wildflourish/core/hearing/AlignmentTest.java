@@ -95,7 +95,7 @@ class AlignmentTest {
             heard.midi()[f] = random.nextInt(5) == 0 ? Float.NaN : 62 + random.nextInt(3);
             heard.attack()[f] = random.nextInt(3) == 0 ? 1 : 0;
         }
-        Alignment.Search search = new Alignment.Search(notes(midi), heard, 0, new double[0]);
+        Alignment.Search search = new Alignment.Search(notes(midi), heard, 0, new double[0], Alignment.Near.all(midi.length, heard));
         search.placed();
         double least = Double.MAX_VALUE;
         int states = 2 * midi.length + 2;

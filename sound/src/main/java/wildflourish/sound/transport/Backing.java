@@ -4,8 +4,9 @@ package wildflourish.sound.transport;
  * What sounds beside the tune.
  *
  * @param metronome whether beats click
+ * @param room whether it is played in a small room; clicks are not
  */
-public record Backing(boolean metronome, Under under) {
+public record Backing(boolean metronome, Under under, boolean room) {
 
     /** What lies softly underneath. */
     public enum Under {
@@ -23,14 +24,21 @@ public record Backing(boolean metronome, Under under) {
         }
     }
 
-    /** The tune alone. */
-    public static final Backing NONE = new Backing(false, Under.NOTHING);
+    /** The tune alone, as it leaves the instrument. */
+    public static final Backing NONE = new Backing(false, Under.NOTHING, false);
+
+    /** The tune alone, in a room. */
+    public static final Backing USUAL = NONE.withRoom(true);
 
     public Backing withMetronome(boolean on) {
-        return new Backing(on, under);
+        return new Backing(on, under, room);
     }
 
     public Backing with(Under other) {
-        return new Backing(metronome, other);
+        return new Backing(metronome, other, room);
+    }
+
+    public Backing withRoom(boolean on) {
+        return new Backing(metronome, under, on);
     }
 }

@@ -14,6 +14,10 @@ public final class Playback implements Sounding {
 
     private final Course course;
     private final Deck[] decks;
+    private final @Nullable Reverberation room;
+    private final float[] dry = new float[Deck.ONCE];
+    /** How long everything has been silent but for the room, in samples. */
+    private int quiet;
     private int count;
     private int current;
     private @Nullable Track track;
@@ -50,7 +54,7 @@ public final class Playback implements Sounding {
             }
         }
 
-        void render(float[] into, int from, int to) {
+        void play(float[] into, int from, int to) {
             for (int p = 0; p < players.length; p++) {
                 if (shares[p] == 1) {
                     players[p].render(into, from, to);
@@ -59,6 +63,9 @@ public final class Playback implements Sounding {
                 }
             }
             under.render(into, from, to);
+        }
+
+        void click(float[] into, int from, int to) {
             clicks.render(into, from, to);
         }
 
@@ -98,6 +105,7 @@ public final class Playback implements Sounding {
         Leg leg = course.itinerary().legs().getFirst();
         decks = new Deck[] {new Deck(leg), new Deck(leg)};
         track = course.track(0);
+        room = course.itinerary().backing().room() ? new Reverberation() : null;
     }
 
     public Course course() {
@@ -138,13 +146,37 @@ public final class Playback implements Sounding {
     }
 
     private void sound(float[] into, int from, int to) {
-        decks[0].render(into, from, to);
-        decks[1].render(into, from, to);
+        quiet = isQuiet() ? Math.min(Reverberation.RINGS, quiet + to - from) : 0;
+        if (room == null) {
+            decks[0].play(into, from, to);
+            decks[1].play(into, from, to);
+        } else {
+            sound(room, into, from, to);
+        }
+        decks[0].click(into, from, to);
+        decks[1].click(into, from, to);
+    }
+
+    private void sound(Reverberation in, float[] into, int from, int to) {
+        for (int at = from; at < to; at += dry.length) {
+            int size = Math.min(dry.length, to - at);
+            Arrays.fill(dry, 0, size, 0);
+            decks[0].play(dry, 0, size);
+            decks[1].play(dry, 0, size);
+            for (int i = 0; i < size; i++) {
+                into[at + i] += dry[i];
+            }
+            in.add(dry, into, at, size);
+        }
+    }
+
+    private boolean isQuiet() {
+        return track == null && decks[0].isSilent() && decks[1].isSilent();
     }
 
     /** Whether all legs have been played and nothing sounds any more. */
     @Override
     public boolean isDone() {
-        return track == null && decks[0].isSilent() && decks[1].isSilent();
+        return isQuiet() && (room == null || quiet == Reverberation.RINGS);
     }
 }

@@ -146,7 +146,7 @@ class CourseTest {
     void whateverTheMeterItIsCountedClickedAndEnds(String meter, String music) {
         Piece odd = Pieces.on("whistle-d", meter + "\nL:1/8\nK:D", music, "1/4=120", Map.of());
         CountIn count = CountIn.of(odd.situation().tune().tune().head(), odd.played(), Ratio.ZERO);
-        Course course = Course.of(Itinerary.once(List.of(Leg.heard(odd, odd.whole()).countedIn(count)), new Backing(true, Backing.Under.DRONE)));
+        Course course = Course.of(Itinerary.once(List.of(Leg.heard(odd, odd.whole()).countedIn(count)), Backing.NONE.withMetronome(true).with(Backing.Under.DRONE)));
         Playback playback = new Playback(course);
         float[] samples = new float[(int) course.frames() + 2 * Ear.RATE];
         playback.render(samples, 0, samples.length);

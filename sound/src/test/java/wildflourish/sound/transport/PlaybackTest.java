@@ -27,7 +27,7 @@ class PlaybackTest {
     @Test
     void theSizeOfBlocksIsNotHeard() {
         Piece piece = Pieces.on("fiddle", "dfaf dfaf|e8|", Map.of(8, List.of("drone")));
-        Itinerary loop = Itinerary.loop(List.of(Leg.heard(piece, piece.whole())), new Backing(true, Backing.Under.DRONE));
+        Itinerary loop = Itinerary.loop(List.of(Leg.heard(piece, piece.whole())), Backing.NONE.withMetronome(true).with(Backing.Under.DRONE));
         float[] one = render(new Playback(Course.of(loop)), 200_000, 256);
         float[] other = render(new Playback(Course.of(loop)), 200_000, 1013);
         double most = 0;
@@ -42,7 +42,7 @@ class PlaybackTest {
     void nothingIsAllocatedWhileItPlays(String instrument) {
         ThreadMXBean thread = (ThreadMXBean) ManagementFactory.getThreadMXBean();
         Piece piece = Pieces.on(instrument, "dfaf dfaf|e4 a4|", Map.of(8, List.of("cut")));
-        Playback playback = new Playback(Course.of(Itinerary.loop(List.of(Leg.heard(piece, piece.whole())), new Backing(true, Backing.Under.DRONE))));
+        Playback playback = new Playback(Course.of(Itinerary.loop(List.of(Leg.heard(piece, piece.whole())), Backing.NONE.withMetronome(true).with(Backing.Under.DRONE))));
         float[] block = new float[256];
         for (int i = 0; i < 1000; i++) {
             playback.render(block, 0, block.length);
