@@ -17,8 +17,8 @@ final class Reverberation {
 
     /** Primes, so that echoes do not fall together: 21 to 50 ms. */
     private static final int[] DELAYS = {1009, 1163, 1367, 1543, 1741, 1951, 2179, 2393};
-    /** How much of the room is heard beside what comes straight from the instrument: from memory, about 13 dB below it. */
-    private static final float SHARE = 0.13f;
+    /** How much of the room is heard beside what comes straight from the instrument: from memory, some 8 to 12 dB below it. */
+    private static final float SHARE = 0.06f;
     /** What each time around takes away of high sounds. */
     private static final float DULL = 0.3f;
 

@@ -14,6 +14,7 @@ import wildflourish.core.instrument.Instruments;
 import wildflourish.core.ornament.Sound;
 import wildflourish.sound.Ear;
 import wildflourish.sound.Pieces;
+import wildflourish.sound.transport.Backing;
 import wildflourish.sound.transport.Piece;
 
 /** What is heard, measured from the samples. */
@@ -250,7 +251,7 @@ class VoicesTest {
     @Test
     void noSampleIsOverFullScaleHoweverMuchSounds() {
         Piece piece = Pieces.on("mandolin", "[Adfa]2[Adfa]2 [Adfa]2[Adfa]2|[Adfa]8|", Map.of(4, List.of("tremolo")));
-        float[] samples = Pieces.samples(piece, new wildflourish.sound.transport.Backing(true, wildflourish.sound.transport.Backing.Under.DRONE));
+        float[] samples = Pieces.samples(piece, Backing.NONE.withMetronome(true).with(Backing.Under.DRONE));
         for (float sample : samples) {
             assertThat(Math.abs(sample)).isLessThan(1f);
         }
