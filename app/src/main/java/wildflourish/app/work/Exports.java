@@ -92,7 +92,7 @@ public final class Exports {
                     arrangement.tempo(), arrangement.instrument().hasHands(), arrangement.tune());
             case WAV -> {
                 Piece piece = Piece.of(arrangement, rung, arrangement.tempo(), Lilt.STRAIGHT);
-                yield wave(Itinerary.once(List.of(Leg.heard(piece, piece.whole())), Backing.USUAL), p -> { }, () -> false).orElseThrow();
+                yield wave(Itinerary.once(List.of(Leg.heard(piece, piece.whole())), Backing.NONE), p -> { }, () -> false).orElseThrow();
             }
             case SVG -> SvgPainter.paint(score(arrangement.version(rung)), SVG_PIXELS).getBytes(StandardCharsets.UTF_8);
             case PDF -> PdfPainter.paint(arrangement.tune().title(), List.of(score(arrangement.version(rung))), PDF_POINTS);

@@ -32,6 +32,7 @@ import wildflourish.core.setting.Wishes;
 import wildflourish.core.tune.Tempo;
 import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Tune;
+import wildflourish.formats.Thorough;
 import wildflourish.formats.book.BookTune;
 import wildflourish.formats.book.TuneBook;
 
@@ -127,7 +128,7 @@ class AbcWriterTest {
         Random random = new Random(instrument.hashCode());
         Tune tune = AbcReader.read(JIG).tunes().getFirst().tune();
         Vocabulary vocabulary = Vocabulary.of(Instruments.known(instrument));
-        for (int round = 0; round < 12; round++) {
+        for (int round = 0; round < Thorough.of(4, 12); round++) {
             School school = round % 2 == 0 ? School.USUAL : School.USUAL.with("roll-sign", "small-notes").with("grace", "before");
             Ladder ladder = new Ladder(List.of(new Rung("bare", Setting.BARE), new Rung("full", Setting.BARE)));
             for (int note = 0; note < Timeline.of(tune).size(); note++) {

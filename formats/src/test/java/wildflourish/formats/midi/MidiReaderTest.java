@@ -14,6 +14,7 @@ import javax.sound.midi.Track;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.tune.Meter;
 import wildflourish.core.tune.Tune;
+import wildflourish.formats.Thorough;
 import wildflourish.formats.abc.AbcWriter;
 import wildflourish.formats.abc.OtherVoices;
 import wildflourish.formats.book.TuneBook;
@@ -108,7 +109,7 @@ class MidiReaderTest {
     void bytesOfChanceNeverBreakIt() throws Exception {
         byte[] whole = jig();
         Random random = new Random(7);
-        for (int round = 0; round < 500; round++) {
+        for (int round = 0; round < Thorough.of(120, 500); round++) {
             byte[] bent = whole.clone();
             for (int i = 0; i < 5; i++) {
                 bent[14 + random.nextInt(bent.length - 14)] = (byte) random.nextInt(256);

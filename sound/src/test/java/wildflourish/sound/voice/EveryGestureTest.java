@@ -11,7 +11,13 @@ import wildflourish.core.instrument.Instruments;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Vocabulary;
 import wildflourish.sound.Pieces;
+import wildflourish.sound.engine.Limiter;
+import wildflourish.sound.transport.Backing;
+import wildflourish.sound.transport.Course;
+import wildflourish.sound.transport.Itinerary;
+import wildflourish.sound.transport.Leg;
 import wildflourish.sound.transport.Piece;
+import wildflourish.sound.transport.Playback;
 
 /** Whatever the hands of a family can do is heard. */
 class EveryGestureTest {
@@ -31,13 +37,24 @@ class EveryGestureTest {
             for (int note = 0; note < bare.situation().tune().size(); note++) {
                 Piece with = Pieces.on(instrument, MUSIC, Map.of(note, List.of(ornament.id())));
                 if (!with.performance().sounds().equals(bare.performance().sounds())) {
-                    (differs(plain, Pieces.samples(with)) ? heard : silent).add(ornament.id());
+                    (differs(plain, until(with, note)) ? heard : silent).add(ornament.id());
                     break;
                 }
             }
         }
         assertThat(silent).as("on the %s in the performance, but not in the sound", instrument).isEmpty();
         assertThat(heard.size()).as("%s", heard).isGreaterThan(Vocabulary.of(Instruments.known(instrument)).all().size() / 2);
+    }
+
+    /** How it sounds up to a second behind a note. */
+    private static float[] until(Piece piece, int note) {
+        double ends = piece.performance().sounds().stream().filter(s -> s.note() == note).mapToDouble(s -> s.atMs() + s.forMs()).max().orElse(0);
+        float[] samples = new float[(int) ((ends + 1_000) * Voice.RATE / 1000)];
+        float[] late = new float[samples.length + Limiter.DELAY];
+        new Playback(Course.of(Itinerary.once(List.of(Leg.heard(piece, piece.whole())), Backing.NONE))).render(late, 0, late.length);
+        new Limiter().limit(late, 0, late.length);
+        System.arraycopy(late, Limiter.DELAY, samples, 0, samples.length);
+        return samples;
     }
 
     /** Whether two renderings are further apart than what could be told by ear: 40 decibels below the music over a tenth of a second. */
