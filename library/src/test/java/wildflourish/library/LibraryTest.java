@@ -19,6 +19,7 @@ import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import wildflourish.core.practice.LoggedPass;
+import wildflourish.core.practice.Spoken;
 import wildflourish.core.tune.Tempo;
 
 class LibraryTest {
@@ -184,7 +185,7 @@ class LibraryTest {
 
     private static LoggedPass pass(int second, Optional<Long> tune) {
         return new LoggedPass(CLOCK.instant().plusSeconds(second), 12.5, tune, "One", "A2", "whistle-d", "full", "keys",
-                tune.map(t -> Tempo.parse("3/8=80")), tune.isPresent() ? 0 : 85, second % 2 == 0, 0.0625, -0.015, 3.5, 24, 1, 2);
+                tune.map(t -> Tempo.parse("3/8=80")), tune.isPresent() ? 0 : 85, second % 2 == 0, 0.0625, -0.015, 3.5, 24, 1, 2, new Spoken(3 * second, 4), Optional.empty());
     }
 
     @Test

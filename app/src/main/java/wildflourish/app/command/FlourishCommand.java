@@ -1,7 +1,11 @@
 package wildflourish.app.command;
 
 import java.io.PrintWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.concurrent.Callable;
+import java.util.stream.Stream;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -69,12 +73,21 @@ public final class FlourishCommand implements Callable<Integer> {
             err.println("your files are as they were; please report this with the command you gave");
             return 1;
         });
-        int status = line.execute(args);
+        int status = line.execute(files(line, args) ? opening(args) : args);
         if (out.checkError() && status == 0) {
             err.println("what was to be printed did not arrive: the disk is full, or nobody reads any more");
             return 1;
         }
         return status;
+    }
+
+    /** Whether a file manager calls: with files, and no command. */
+    private static boolean files(CommandLine line, String... args) {
+        return !line.getSubcommands().containsKey(args[0]) && Arrays.stream(args).allMatch(a -> !a.startsWith("-") && Files.isRegularFile(Path.of(a)));
+    }
+
+    private static String[] opening(String... args) {
+        return Stream.concat(Stream.of("open"), Arrays.stream(args)).toArray(String[]::new);
     }
 
     private static int desktop(PrintWriter out, PrintWriter err, boolean demo) {

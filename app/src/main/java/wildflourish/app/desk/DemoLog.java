@@ -14,6 +14,7 @@ import wildflourish.core.practice.Evenness;
 import wildflourish.core.practice.Expected;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.practice.SimulatedStudent;
+import wildflourish.core.practice.Spoken;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Arrangement;
@@ -72,7 +73,7 @@ final class DemoLog {
                 Evenness played = Evenness.of(expected, SimulatedStudent.byId(student).play(expected, pass++, SEED));
                 run = run.after(played);
                 log.add(LoggedPass.of(at, new LoggedPass.Practised(Optional.empty(), drill.name(), "", INSTRUMENT, "", student, Optional.empty(),
-                        lengthMs), played, run.cameLast()));
+                        lengthMs), played, run.cameLast(), Spoken.UNHEARD));
                 at = at.plusMillis(Math.round(expected.lengthMs()) + 3000);
             }
         }

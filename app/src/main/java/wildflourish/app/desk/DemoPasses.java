@@ -14,6 +14,7 @@ import wildflourish.core.practice.Expected;
 import wildflourish.core.practice.Lilt;
 import wildflourish.core.practice.LoggedPass;
 import wildflourish.core.practice.SimulatedStudent;
+import wildflourish.core.practice.Spoken;
 import wildflourish.core.practice.StepRule;
 import wildflourish.core.practice.Steps;
 import wildflourish.core.setting.Arrangement;
@@ -69,7 +70,7 @@ final class DemoPasses {
                 Evenness played = Evenness.of(expected, SimulatedStudent.byId(asked.student()).play(expected, pass++, SEED));
                 Steps.Next next = steps.after(played);
                 log.add(LoggedPass.of(at, new LoggedPass.Practised(Optional.empty(), arrangement.tune().title(), asked.name(), arrangement.instrument().id(),
-                        arrangement.ladder().rung(0).name(), asked.student(), Optional.of(tempo), 0), played, next.even()));
+                        arrangement.ladder().rung(0).name(), asked.student(), Optional.of(tempo), 0), played, next.even(), Spoken.UNHEARD));
                 steps = next.steps();
                 at = at.plusMillis(Math.round(expected.lengthMs()) + 4000);
             }

@@ -12,6 +12,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
+import javafx.scene.image.Image;
 import javafx.stage.Stage;
 import org.jspecify.annotations.Nullable;
 import wildflourish.app.listening.Player;
@@ -35,6 +36,8 @@ public final class DeskApplication extends Application {
     private static final AtomicReference<CompletableFuture<Ready>> READY = new AtomicReference<>();
     private static final AtomicReference<CompletableFuture<Keeper>> KEEPER = new AtomicReference<>();
     private static final AtomicReference<DeskModel> DESK = new AtomicReference<>();
+
+    private static final int[] ICONS = {16, 32, 48, 128, 256};
 
     private static volatile boolean ended;
     private @Nullable Keeper keeper;
@@ -148,6 +151,9 @@ public final class DeskApplication extends Application {
                 DeskApplication.class.getResource("/wildflourish/app/flourish.css").toExternalForm());
         view.bind(scene);
         stage.setTitle("Wild Flourish");
+        for (int size : ICONS) {
+            stage.getIcons().add(new Image(String.valueOf(DeskApplication.class.getResource("/wildflourish/app/icon/icon-" + size + ".png")), true));
+        }
         stage.setMinWidth(900);
         stage.setMinHeight(600);
         stage.setScene(scene);

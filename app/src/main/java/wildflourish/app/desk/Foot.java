@@ -68,6 +68,7 @@ final class Foot extends HBox {
     private void look() {
         Shown.set(undo, model.screen().get().canUndo());
         transport.setHearable(model.screen().get().hear().isPresent());
+        transport.other().bind(model.screen().get().heard());
     }
 
     /** What is under way, and its own way to end it. */

@@ -3,6 +3,8 @@ package wildflourish.app.frame;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.scene.Node;
 import wildflourish.app.paint.Look;
 
@@ -60,6 +62,11 @@ public interface Screen {
     /** What lets it be heard, or stops; nothing where there is nothing to hear. */
     default Optional<Runnable> hear() {
         return Optional.empty();
+    }
+
+    /** Whether it is heard now by what it plays itself, as a recording. */
+    default ReadOnlyBooleanProperty heard() {
+        return new ReadOnlyBooleanWrapper(false).getReadOnlyProperty();
     }
 
     /** What writes it to a file; nothing where there is nothing to write. */

@@ -2,6 +2,8 @@ package wildflourish.app.listening;
 
 import java.util.ArrayList;
 import java.util.List;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -17,6 +19,7 @@ public final class Transport extends HBox {
     private final Button play;
     private final Button how = Buttons.button("sound", "", "what is heard, and how");
     private final Label place = new Label();
+    private final BooleanProperty other = new SimpleBooleanProperty();
 
     /**
      * A transport.
@@ -40,6 +43,7 @@ public final class Transport extends HBox {
         getChildren().addAll(play, how, place);
         model.state().addListener((o, before, now) -> show());
         model.lit().addListener((o, before, now) -> showPlace());
+        other.addListener((o, before, now) -> show());
         show();
     }
 
@@ -48,9 +52,14 @@ public final class Transport extends HBox {
         play.setDisable(!hearable);
     }
 
+    /** Whether the screen in hand is heard by what it plays itself. */
+    public BooleanProperty other() {
+        return other;
+    }
+
     private void show() {
         ListeningState now = model.state().get();
-        play.setText(now.playing() ? "■  Stop" : "▶  Play");
+        play.setText(now.playing() || other.get() ? "■  Stop" : "▶  Play");
         how.setText(inWords(now) + "  ▴");
         showPlace();
     }

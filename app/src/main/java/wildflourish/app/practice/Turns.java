@@ -257,7 +257,7 @@ final class Turns {
         if (!evenness.played().isEmpty()) {
             Instant began = clock.instant().minusMillis(Math.round(evenness.expected().lengthMs()));
             boolean tiring = drill && before.choice().drill().filter(Drill::tiring).isPresent();
-            turn.what().ifPresent(what -> log.keep(LoggedPass.of(began, what, evenness, even), tiring));
+            turn.what().ifPresent(what -> log.keep(LoggedPass.of(began, what, evenness, even, pass.spoken()), tiring));
         }
         pass.heard().ifPresent(h -> tries = tries.with(h.tries()));
     }

@@ -36,6 +36,8 @@ final class RecordingScore extends ScrollPane {
     private static final double SPACE = 8;
     private static final double AROUND = 30;
     private static final double SIGN = 5;
+    /** A moment is moved down by so many half lines at most. */
+    private static final int ROWS = 8;
 
     private final Pane page = new Pane();
     private final Canvas canvas = new Canvas();
@@ -175,8 +177,23 @@ final class RecordingScore extends ScrollPane {
         g.setTextAlign(TextAlignment.LEFT);
         firsts.values().forEach(i -> drawn.of(listened.version().rung(), Marks.plain(listened, i)).ifPresent(zone -> {
             double seconds = notes.get(i).onsetMs().orElse(0.0) / 1000;
-            g.fillText("%d:%04.1f".formatted((int) (seconds / 60), seconds % 60), zone.area().left() * space(), zone.area().bottom() * space() + AROUND - 2);
+            g.fillText("%d:%04.1f".formatted((int) (seconds / 60), seconds % 60), zone.area().left() * space(), clear(drawn, zone.area()) * space() + AROUND - 2);
         }));
+    }
+
+    /** Where a moment is out of the way of what is drawn below the stave there. */
+    private double clear(Engraving drawn, Bounds area) {
+        double high = 12 * look.scale() / space();
+        double wide = 3.5 * high;
+        double y = area.bottom();
+        for (int row = 0; row < ROWS; row++) {
+            Bounds words = new Bounds(area.left(), y - high, area.left() + wide, y);
+            if (drawn.drawing().shapes().stream().flatMap(s -> s.boxes().stream()).noneMatch(b -> b.left() < words.right() && b.right() > words.left() && b.top() < words.bottom() && b.bottom() > words.top())) {
+                return y;
+            }
+            y += high / 2;
+        }
+        return area.bottom();
     }
 
     private void sign(GraphicsContext g, Remark remark, HeardVersion.Note of, double x, double y) {

@@ -2,6 +2,8 @@ package wildflourish.app.recording;
 
 import java.util.List;
 import java.util.Optional;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBoxBase;
 import wildflourish.app.frame.Command;
@@ -25,11 +27,14 @@ public final class RecordingScreen extends TuneScreen<RecordingView> {
     private final Site site;
     private final List<Command> commands;
 
+    private final ReadOnlyBooleanWrapper heard = new ReadOnlyBooleanWrapper();
+
     /** The screen of recordings. */
     public RecordingScreen(RecordingModel model, TrellisModel trellis, Site site) {
         super(PLATE, trellis);
         this.model = model;
         this.site = site;
+        model.state().addListener((o, before, now) -> heard.set(now.playing()));
         this.commands = List.of(
                 Command.of("recording-bring-in", "Bring in a recording of this tune", GROUP, () -> site.askWhich("recording of this tune:", model::bringIn)).keys("B"),
                 Command.of("recording-record", "Record by the microphone, or end it", GROUP, model::record).keys("R"),
@@ -110,6 +115,11 @@ public final class RecordingScreen extends TuneScreen<RecordingView> {
     @Override
     public Optional<Runnable> hear() {
         return Optional.of(model::toggle);
+    }
+
+    @Override
+    public ReadOnlyBooleanProperty heard() {
+        return heard.getReadOnlyProperty();
     }
 
     @Override

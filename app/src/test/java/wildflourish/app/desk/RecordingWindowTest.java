@@ -76,9 +76,11 @@ class RecordingWindowTest extends WindowTest {
         push(KeyCode.SPACE);
         until(() -> now().playing() && now().nowMs() > hand.onsetMs().orElseThrow() + 100);
         double begun = now().nowMs();
+        assertThat(lookup("#play").<javafx.scene.control.Button>query().getText()).as("what the foot's button does now").contains("Stop");
         until(() -> now().nowMs() < begun);
         push(KeyCode.SPACE);
         until(() -> !now().playing());
+        assertThat(lookup("#play").<javafx.scene.control.Button>query().getText()).contains("Play");
         assertThat(now().listened().flatMap(l -> l.played().at(begun))).map(n -> n.wanted().bar()).contains(hand.wanted().bar());
         // Taken down: the ladder leads up to what was played, and undo gives it back.
         push(KeyCode.D);

@@ -31,7 +31,6 @@ import javafx.stage.Window;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.api.parallel.ResourceLock;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 import org.testfx.util.WaitForAsyncUtils;
@@ -58,8 +57,7 @@ import wildflourish.library.Library;
 import wildflourish.sound.engine.Engine;
 import wildflourish.sound.engine.SimulatedOutput;
 
-/** Opens the real window on the headless platform: there is one toolkit, so windows wait for one another, and what needs none runs beside them. */
-@ResourceLock("toolkit")
+/** Opens the real window on the headless platform. */
 abstract class WindowTest extends FxRobot {
 
     @TempDir

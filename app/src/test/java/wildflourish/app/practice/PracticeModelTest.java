@@ -395,6 +395,7 @@ class PracticeModelTest {
         pass();
         assertThat(now().turn().orElseThrow().heard()).isPresent();
         assertThat(now().passes().getLast().spoken().meant()).isGreaterThan(2);
+        assertThat(model.log().getLast().spoken()).as("the log keeps it").isEqualTo(now().passes().getLast().spoken());
         assertThat(now().passes().getLast().even()).as(now().facts()).isTrue();
         assertThat(now().facts()).contains("ornaments spoke");
         pass();

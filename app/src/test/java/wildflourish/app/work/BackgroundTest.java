@@ -12,9 +12,7 @@ import java.util.logging.Handler;
 import java.util.logging.Logger;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.api.parallel.Isolated;
 
-@Isolated("it listens to the log of all")
 class BackgroundTest {
 
     private static final Background.Words READING = new Background.Words("reading kelp.abc", "kelp.abc could not be read; try it again");

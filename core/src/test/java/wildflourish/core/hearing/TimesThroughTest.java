@@ -133,7 +133,7 @@ class TimesThroughTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"1, 0", "0.6, 0", "1.3, 0", "1, 12"})
+    @CsvSource({"1, 0", "0.6, 12", "1.3, 0"})
     void oneTimeThroughIsOne(double tempo, int sloppy) {
         HeardVersion played = HeardVersion.of(version(), heard(List.of(new Bit(0, size(), 300)), tempo, sloppy));
         assertThat(played.order()).isEmpty();
@@ -141,7 +141,7 @@ class TimesThroughTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"1, 0", "0.6, 0", "1.3, 0", "1, 12"})
+    @CsvSource({"1, 0", "0.6, 12", "1.3, 0"})
     void repeatsAreLeftAway(double tempo, int sloppy) {
         List<Bit> bits = List.of(new Bit(0, a2(), 300), new Bit(b1(), b2(), 0));
         Heard heard = heard(bits, tempo, sloppy);
@@ -150,7 +150,7 @@ class TimesThroughTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"1, 0", "0.7, 0", "1, 12"})
+    @CsvSource({"1, 0", "0.7, 12"})
     void threeTimesThroughWithAPauseAreAllFollowed(double tempo, int sloppy) {
         List<Bit> bits = List.of(new Bit(0, size(), 300), new Bit(0, size(), 0), new Bit(0, size(), 2_500));
         Heard heard = heard(bits, tempo, sloppy);
@@ -159,7 +159,7 @@ class TimesThroughTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"1, 0", "0.7, 0", "1, 12"})
+    @CsvSource({"1, 0", "0.7, 12"})
     void aTuneThatIsBrokenOffAndBegunAnewIsFollowed(double tempo, int sloppy) {
         List<Bit> bits = List.of(new Bit(0, a1() + 19, 300), new Bit(0, size(), 1_500));
         Heard heard = heard(bits, tempo, sloppy);

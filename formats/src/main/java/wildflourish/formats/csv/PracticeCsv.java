@@ -14,7 +14,7 @@ import wildflourish.core.practice.LoggedPass;
 public final class PracticeCsv {
 
     private static final List<String> COLUMNS = List.of("at", "seconds", "subject", "passage", "instrument", "rung", "hands", "beat", "per_minute",
-            "part_ms", "even", "variation_percent", "drift_percent", "offset_ms", "expected", "missed", "extra");
+            "part_ms", "even", "variation_percent", "drift_percent", "offset_ms", "expected", "missed", "extra", "ornaments_meant", "ornaments_spoke");
 
     private PracticeCsv() {}
 
@@ -49,6 +49,9 @@ public final class PracticeCsv {
         line.put("expected", pass.expected());
         line.put("missed", pass.missed());
         line.put("extra", pass.extra());
+        // Where nobody listened there is nothing to tell.
+        line.put("ornaments_meant", pass.spoken().meant() == 0 ? "" : pass.spoken().meant());
+        line.put("ornaments_spoke", pass.spoken().meant() == 0 ? "" : pass.spoken().came());
         return line;
     }
 
