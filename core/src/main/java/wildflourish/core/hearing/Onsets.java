@@ -59,7 +59,7 @@ final class Onsets {
                 }
             }
             if (onsets[i] == laid[i] && i > 0 && expected[i] < laid[i] + PASSES * heard.hopMs()) {
-                onsets[i] = heard.ms(leaves(heard, from, heard.frame(expected[i]) - 2, alignment.notes().get(i - 1).wanted().midi() + alignment.semitones() + alignment.tuning()));
+                onsets[i] = heard.ms(leaves(heard, from, Math.max(0, heard.frame(expected[i]) - 2), alignment.notes().get(i - 1).wanted().midi() + alignment.semitones() + alignment.tuning()));
             }
         }
         return onsets;

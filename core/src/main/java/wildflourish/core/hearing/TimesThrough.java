@@ -72,14 +72,18 @@ record TimesThrough(List<Leg> legs, List<Double> aboutMs) {
             return once(notes);
         }
         double higher = Alignment.higher(notes, heard);
-        List<Found> found = new Search(notes, starts(notes, begins), heard, higher).found();
-        return found.size() < 2 ? once(notes)
+        Set<Integer> starts = starts(notes, begins);
+        List<Found> found = new Search(notes, starts, heard, higher).found();
+        // A few notes that were not heard at either end are missing; whole parts are not played.
+        boolean whole = found.size() == 1 && (found.getFirst().from() == 0 || !starts.contains(found.getFirst().from()))
+                && (found.getFirst().to() == notes.size() || !starts.contains(found.getFirst().to()));
+        return found.isEmpty() || whole ? once(notes)
                 : new TimesThrough(timed(notes, found, heard), found.stream().flatMap(f -> f.steps().stream().map(s -> heard.ms(STEP * s))).toList());
     }
 
     /** Whether it was played once as it is written. */
     boolean isOnce() {
-        return legs.size() == 1;
+        return aboutMs.isEmpty();
     }
 
     /** The notes that were played, each at the time at which it should come. */
@@ -326,7 +330,7 @@ record TimesThrough(List<Leg> legs, List<Double> aboutMs) {
 
         private float begin(int n) {
             // Rather the first part and then another than another at once.
-            return n == 0 ? 0 : OTHER_PART + 1;
+            return n == 0 ? 0 : starts.contains(n) ? OTHER_PART + 1 : 2 * OTHER_PART;
         }
 
         private List<Found> back(int end, boolean silent) {

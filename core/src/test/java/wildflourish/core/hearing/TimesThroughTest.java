@@ -167,6 +167,13 @@ class TimesThroughTest {
         assertThat(HeardVersion.of(version(), heard).order()).isEqualTo(Optional.of(new HeardVersion.Order("A (broken off) A A B B", "A A B B")));
     }
 
+    @Test
+    void aPartByItselfIsNoTuneOfWhichHalfIsMissing() {
+        List<Bit> bits = List.of(new Bit(b1(), size(), 300));
+        assertFound(bits, heard(bits, 1, 8), 1, 40);
+        assertThat(HeardVersion.of(version(), heard(bits, 1, 8)).order()).isEqualTo(Optional.of(new HeardVersion.Order("B B", "A A B B")));
+    }
+
     /** Only the bare pitches of a wrong tune: nothing is made up. */
     @Test
     void silenceIsOneTimeThroughOfWhichNothingWasHeard() {
