@@ -26,8 +26,8 @@ record TimesThrough(List<Leg> legs, List<Double> aboutMs) {
 
     /** So many frames are looked at together. */
     private static final int STEP = 4;
-    /** Prices, in steps of a wrong pitch: from memory. */
-    private static final float ENTER = 0.5f;
+    /** Prices, in steps of a wrong pitch, from memory. Of entering a note so much that no part is rushed through in an instant. */
+    private static final float ENTER = 3;
     private static final float MISSING = 6;
     private static final float SAME_AGAIN = 2;
     private static final float OUTSIDE = 0.8f;

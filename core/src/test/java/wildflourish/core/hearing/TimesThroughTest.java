@@ -167,6 +167,13 @@ class TimesThroughTest {
         assertThat(HeardVersion.of(version(), heard).order()).isEqualTo(Optional.of(new HeardVersion.Order("A (broken off) A A B B", "A A B B")));
     }
 
+    /** Where a part's first note sounds at once, the time through before it is not rushed through. */
+    @Test
+    void withoutAMomentOfSilenceRepeatsAreLeftAwayToo() {
+        List<Bit> bits = List.of(new Bit(0, a2(), 0), new Bit(b1(), b2(), 0));
+        assertFound(bits, heard(bits, 1, 0), 1, 40);
+    }
+
     @Test
     void aPartByItselfIsNoTuneOfWhichHalfIsMissing() {
         List<Bit> bits = List.of(new Bit(b1(), size(), 300));
