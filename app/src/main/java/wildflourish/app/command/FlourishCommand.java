@@ -73,7 +73,7 @@ public final class FlourishCommand implements Callable<Integer> {
             err.println("your files are as they were; please report this with the command you gave");
             return 1;
         });
-        int status = line.execute(files(line, args) ? opening(args) : args);
+        int status = line.execute(asMeant(line, args));
         if (out.checkError() && status == 0) {
             err.println("what was to be printed did not arrive: the disk is full, or nobody reads any more");
             return 1;
@@ -81,13 +81,10 @@ public final class FlourishCommand implements Callable<Integer> {
         return status;
     }
 
-    /** Whether a file manager calls: with files, and no command. */
-    private static boolean files(CommandLine line, String... args) {
-        return !line.getSubcommands().containsKey(args[0]) && Arrays.stream(args).allMatch(a -> !a.startsWith("-") && Files.isRegularFile(Path.of(a)));
-    }
-
-    private static String[] opening(String... args) {
-        return Stream.concat(Stream.of("open"), Arrays.stream(args)).toArray(String[]::new);
+    /** What is meant by a call: files and no command, as a file manager calls, are opened. */
+    static String[] asMeant(CommandLine line, String... args) {
+        boolean files = !line.getSubcommands().containsKey(args[0]) && Arrays.stream(args).allMatch(a -> !a.startsWith("-") && Files.isRegularFile(Path.of(a)));
+        return files ? Stream.concat(Stream.of("open"), Arrays.stream(args)).toArray(String[]::new) : args;
     }
 
     private static int desktop(PrintWriter out, PrintWriter err, boolean demo) {

@@ -21,6 +21,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import picocli.CommandLine;
 
 /** The command line as scripts use it: what is printed where, and the exit status. */
 class FlourishCommandTest extends CommandLineTest {
@@ -37,6 +38,19 @@ class FlourishCommandTest extends CommandLineTest {
     void writeTune() throws Exception {
         file = folder.resolve("jig.abc");
         Files.writeString(file, "X:1\nT:Plain\nM:4/4\nL:1/4\nQ:1/4=120\nK:D\nDEFG|\n\n" + JIG);
+    }
+
+    /** As a file manager calls. */
+    @Test
+    void filesAloneAreOpened() throws Exception {
+        CommandLine line = new CommandLine(new FlourishCommand());
+        String one = file.toString();
+        String two = Files.copy(file, folder.resolve("two words.abc")).toString();
+        assertThat(FlourishCommand.asMeant(line, one, two)).containsExactly("open", one, two);
+        assertThat(FlourishCommand.asMeant(line, "read", one)).containsExactly("read", one);
+        assertThat(FlourishCommand.asMeant(line, "--version")).containsExactly("--version");
+        assertThat(FlourishCommand.asMeant(line, one, folder.resolve("not there.abc").toString())).hasSize(2);
+        assertThat(run("jig.abd")).as("a word that is no file is a wrong call").isEqualTo(2);
     }
 
     @Test
