@@ -62,8 +62,9 @@ class TakedownOfTheDemoTest {
         try (var in = TakedownOfTheDemoTest.class.getResourceAsStream("/wildflourish/app/demo/marram-strand.abc")) {
             tunes = TuneFiles.read(in.readAllBytes()).tunes().stream().map(BookTune::tune).toList();
         }
-        List<Taken> all = IntStream.range(0, tunes.size()).parallel().mapToObj(t -> taken(tunes.get(t), 7 + t)).toList();
+        // In every build every other tune; with -Dflourish.thorough=true all thirteen.
+        List<Taken> all = IntStream.range(0, tunes.size()).filter(t -> t % 2 == 0 || Boolean.getBoolean("flourish.thorough")).parallel().mapToObj(t -> taken(tunes.get(t), 7 + t)).toList();
         assertThat((double) all.stream().mapToInt(Taken::right).sum() / all.stream().mapToInt(Taken::notes).sum()).as("%s", all).isGreaterThanOrEqualTo(0.95);
-        assertThat(all.stream().filter(t -> t.key() && t.meter()).count()).as("%s", all).isGreaterThanOrEqualTo(tunes.size() - 1);
+        assertThat(all.stream().filter(t -> t.key() && t.meter()).count()).as("%s", all).isGreaterThanOrEqualTo(all.size() - 1);
     }
 }
