@@ -172,6 +172,9 @@ class ListeningWindowTest extends WindowTest {
         assertThat(engine.now().orElseThrow().isCountedIn()).as("the reel's pickup comes on the fourth beat").isTrue();
         assertThat(heard().legs().getFirst().countIn().clicks()).hasSize(3);
         push(KeyCode.CONTROL, KeyCode.M);
+        clickOn("#room");
+        until(() -> heard().backing().equals(Backing.NONE.withMetronome(true).with(Backing.Under.DRONE)));
+        assertThat(lookup("#sound").<javafx.scene.control.Button>query().getText()).as("the foot says what is not as usual").contains("dry");
         interact(() -> lookup("#under").<ComboBox<Backing.Under>>query().setValue(Backing.Under.CHORDS));
         assertThat(model.message().get()).isNotEmpty();
     }
