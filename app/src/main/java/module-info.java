@@ -12,6 +12,7 @@ module wildflourish.app {
     requires info.picocli;
     requires com.fasterxml.jackson.databind;
     requires org.apache.pdfbox;
+    requires org.commonmark;
 
     opens wildflourish.app.command to info.picocli;
     opens wildflourish.app.desk to javafx.graphics, com.fasterxml.jackson.databind;

@@ -3,6 +3,7 @@ package wildflourish.app.across;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.app.frame.Command;
+import wildflourish.app.frame.GuideLink;
 import wildflourish.app.frame.Plate;
 import wildflourish.app.frame.Site;
 import wildflourish.app.listening.ListeningModel;
@@ -23,11 +24,13 @@ public final class AcrossScreen extends TuneScreen<AcrossView> {
     private final AcrossModel model;
     private final ListeningModel listening;
     private final List<Command> commands;
+    private final Site site;
 
     /** The screen of the versions on every instrument. */
     public AcrossScreen(AcrossModel model, TrellisModel trellis, ListeningModel listening, Site site) {
         super(PLATE, trellis);
         this.model = model;
+        this.site = site;
         this.listening = listening;
         this.commands = List.of(Command.of("across-take", "Take the version in hand to the trellis", "Across", () -> {
             if (model.take()) {
@@ -42,7 +45,7 @@ public final class AcrossScreen extends TuneScreen<AcrossView> {
 
     @Override
     protected AcrossView make() {
-        return new AcrossView(model, commands.getFirst());
+        return new AcrossView(model, commands.getFirst(), new GuideLink(site, "one version, many instruments", "keys-and-instruments.md#across-the-class"));
     }
 
     @Override

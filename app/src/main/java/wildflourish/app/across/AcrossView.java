@@ -19,6 +19,7 @@ import wildflourish.app.controls.Filling;
 import wildflourish.app.controls.Labels;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandButton;
+import wildflourish.app.frame.GuideLink;
 import wildflourish.app.paint.CanvasPainter;
 import wildflourish.app.paint.Palette;
 import wildflourish.core.growth.Translation;
@@ -42,7 +43,7 @@ public final class AcrossView extends BorderPane {
     private final Filling filling = new Filling();
 
     /** A view of the model; {@code taking} puts the version in hand on the trellis. */
-    AcrossView(AcrossModel model, Command taking) {
+    AcrossView(AcrossModel model, Command taking, GuideLink guide) {
         this.model = model;
         this.take = CommandButton.of(taking, "Take it to the trellis", () -> { });
         getStyleClass().add("across");
@@ -77,7 +78,7 @@ public final class AcrossView extends BorderPane {
         left.setPadding(new Insets(12));
         VBox.setVgrow(instruments, Priority.ALWAYS);
         left.setPrefWidth(500);
-        VBox right = new VBox(8, top, sum, changes);
+        VBox right = new VBox(8, top, sum, changes, guide);
         right.setPadding(new Insets(12));
         VBox.setVgrow(changes, Priority.ALWAYS);
         setLeft(left);

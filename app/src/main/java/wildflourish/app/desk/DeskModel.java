@@ -50,6 +50,9 @@ public final class DeskModel {
 
         /** For one to be written. */
         void where(String question, String name, Consumer<Path> then);
+
+        /** For a page of the guide, or a section of one. */
+        void explain(String target);
     }
 
     private final Keeper keeper;
@@ -75,6 +78,9 @@ public final class DeskModel {
 
         @Override
         public void where(String question, String name, Consumer<Path> then) {}
+
+        @Override
+        public void explain(String target) {}
     };
 
     /**
@@ -130,6 +136,11 @@ public final class DeskModel {
             @Override
             public void askWhere(String question, String name, Consumer<Path> then) {
                 asking.where(question, name, then);
+            }
+
+            @Override
+            public void explain(String target) {
+                asking.explain(target);
             }
         };
         this.screens = makes.apply(new Tools(keeper, background, trellis, listening, player, betweenPasses, shelf, shelfWork, own, opening, memory,

@@ -4,6 +4,7 @@ import java.io.File;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.function.Consumer;
 import javafx.animation.AnimationTimer;
 import javafx.geometry.Pos;
@@ -15,6 +16,7 @@ import javafx.scene.control.ContextMenu;
 import javafx.scene.control.MenuItem;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
@@ -43,6 +45,7 @@ public final class DeskView extends StackPane {
     private final PathBar path = new PathBar();
     private final Overlay overlay = new Overlay();
     private final Rail rail;
+    private final GuideDock guide;
     private final Button menuButton;
     private final CommandMenu menu;
     private @Nullable ContextMenu openMenu;
@@ -60,16 +63,21 @@ public final class DeskView extends StackPane {
         this.menu = new CommandMenu(commands, this::run);
         menuButton = Rail.button("menu", "Menu", "everything that can be done: F10", Rail.MENU);
         menuButton.setOnAction(e -> openMenu());
+        Button help = Rail.button("guide-button", "Guide", "the guide beside the screen: Shift+F1", Rail.GUIDE);
         Button find = Rail.button("find-anything", "Find", "a few letters of anything: Ctrl+Space", Rail.FIND);
         find.setOnAction(e -> find());
         rail = new Rail(model.screens(), screen -> {
             model.show(screen);
             refocus();
-        }, List.of(find, menuButton));
+        }, List.of(find, help, menuButton));
         getStyleClass().add("desk");
-        BorderPane frame = new BorderPane(middle);
+        StackPane centre = new StackPane(middle);
+        HBox left = new HBox(rail);
+        guide = new GuideDock(model, commands, this, left, centre, this::refocus);
+        help.setOnAction(e -> guide.toggle());
+        BorderPane frame = new BorderPane(centre);
         frame.setTop(new VBox(new Head(model.trellis(), this::who), path));
-        frame.setLeft(rail);
+        frame.setLeft(left);
         frame.setBottom(new Foot(model, this::sound, this::refocus));
         getChildren().addAll(frame, overlay);
         overlay.onClosed(this::refocus);
@@ -88,6 +96,7 @@ public final class DeskView extends StackPane {
         return List.of(
                 Command.of("find", "Find a command, a tune, an instrument, an ornament or a screen", help, this::find).keys("Ctrl+Space"),
                 Command.of("keys-here", "The keys that work here, now", help, this::keysHere).keys("F1"),
+                Command.of("guide", "The guide beside the screen", help, () -> guide().toggle()).keys("Shift+F1"),
                 Command.of("menu", "All commands in a menu", help, this::openMenu).keys("F10"),
                 Command.of("who-plays", "Instrument, capo, tempo and student", "Who plays", () -> {
                     who();
@@ -96,6 +105,11 @@ public final class DeskView extends StackPane {
                     }
                 }).keys("Ctrl+I").when(() -> model.trellis().isOpen()),
                 Command.of("sound", "What is heard, and how", "Listening", this::sound).keys("Ctrl+M"));
+    }
+
+    /** Made after the table of commands, which names it. */
+    private GuideDock guide() {
+        return Objects.requireNonNull(guide);
     }
 
     /** The table of all commands. */
@@ -116,6 +130,12 @@ public final class DeskView extends StackPane {
         public void where(String question, String name, Consumer<Path> then) {
             overlay.close();
             path.ask(question, Path.of(System.getProperty("user.home"), name).toString(), true, then, DeskView.this::refocus);
+        }
+
+        @Override
+        public void explain(String target) {
+            overlay.close();
+            guide.open(target);
         }
     }
 
@@ -167,6 +187,7 @@ public final class DeskView extends StackPane {
             Instruments.all().stream().filter(i -> i.hasHands()).forEach(i -> all.add(new Find.Found("instrument " + i.id(), i.name(),
                     "instrument: play the tune on it", "", () -> model.trellis().player().setInstrument(i.id()))));
         }
+        guide.guide().pages().forEach(p -> all.add(new Find.Found("guide " + p.id(), p.title(), "the guide", "", () -> guide.open(p.id()))));
         return all;
     }
 
@@ -255,6 +276,7 @@ public final class DeskView extends StackPane {
     /** Puts the keys of the whole window on its scene, and its menu where the platform has a place for it. */
     void bind(Scene scene) {
         new KeyRoad(commands, () -> model.screen().get(), path::isAsking, overlay::isOpen).bind(scene);
+        guide.bind(scene);
         if (System.getProperty("os.name").startsWith("Mac")) {
             getChildren().add(menu.system());
         }

@@ -3,6 +3,7 @@ package wildflourish.app.fit;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.app.frame.Command;
+import wildflourish.app.frame.GuideLink;
 import wildflourish.app.frame.Plate;
 import wildflourish.app.frame.Site;
 import wildflourish.app.listening.ListeningModel;
@@ -21,11 +22,13 @@ public final class FitScreen extends TuneScreen<FitView> {
     private final FitModel model;
     private final ListeningModel listening;
     private final List<Command> commands;
+    private final Site site;
 
     /** The screen of the keys. */
     public FitScreen(FitModel model, TrellisModel trellis, ListeningModel listening, Site site) {
         super(PLATE, trellis);
         this.model = model;
+        this.site = site;
         this.listening = listening;
         this.commands = List.of(
                 Command.of("fit-move", "Move the tune to the key in hand, with its ladder", GROUP, model::move).keys("Enter"),
@@ -39,7 +42,7 @@ public final class FitScreen extends TuneScreen<FitView> {
 
     @Override
     protected FitView make() {
-        return new FitView(model, commands);
+        return new FitView(model, commands, new GuideLink(site, "which key, which instrument", "keys-and-instruments.md#how-a-key-is-weighed"));
     }
 
     @Override

@@ -23,6 +23,7 @@ import wildflourish.app.controls.Labels;
 import wildflourish.app.controls.Shown;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandButton;
+import wildflourish.app.frame.GuideLink;
 import wildflourish.app.paint.Look;
 import wildflourish.core.finding.Sentence;
 import wildflourish.core.fit.ClassKey;
@@ -55,7 +56,7 @@ public final class FitView extends BorderPane {
     private final List<TableColumn<Instrument, Integer>> keys = new ArrayList<>();
 
     /** A view of the model. */
-    FitView(FitModel model, List<Command> commands) {
+    FitView(FitModel model, List<Command> commands, GuideLink guide) {
         this.model = model;
         setId("fit");
         getStyleClass().addAll("fit", "tabled");
@@ -95,7 +96,7 @@ public final class FitView extends BorderPane {
         scroll.setFitToWidth(true);
         scroll.setAccessibleText("what it costs");
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        VBox right = new VBox(8, title, deeds, scroll);
+        VBox right = new VBox(8, title, deeds, scroll, guide);
         right.setPadding(new Insets(12));
         right.setPrefWidth(330);
         right.setMinWidth(240);

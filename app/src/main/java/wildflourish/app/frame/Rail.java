@@ -27,6 +27,9 @@ public final class Rail extends VBox {
     /** Lines of the drawing for finding. */
     public static final String FIND = "M10 4a6 6 0 1 1 0 12a6 6 0 1 1 0-12zM14.5 14.5L20.5 20.5";
 
+    /** Lines of the drawing for the guide: an open book. */
+    public static final String GUIDE = "M12 7C10 5 7 4.6 4 5v13c3-.4 6 0 8 2c2-2 5-2.4 8-2v-13c-3-.4-6 0-8 2zM12 7v13";
+
     /** The side of a drawing in pixels, below which it is left away, and the height of a line to its letters. */
     private static final double DRAWING = 26;
     private static final double LEAST = 11;

@@ -12,6 +12,9 @@ public interface Site {
     /** Shows a screen, unless it needs a tune and none is open: that is said. */
     void show(String screen);
 
+    /** Opens the guide at a page, or at a section of one: {@code page#section}. */
+    void explain(String target);
+
     /** Asks which file is to be read; {@code question} is a few words with a colon. */
     void askWhich(String question, Consumer<Path> then);
 

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import wildflourish.app.frame.Command;
+import wildflourish.app.frame.GuideLink;
 import wildflourish.app.frame.LazyScreen;
 import wildflourish.app.frame.Plate;
 import wildflourish.app.frame.Site;
@@ -68,7 +69,7 @@ public final class LessonScreen extends LazyScreen<LessonView> {
 
     @Override
     protected LessonView make() {
-        return new LessonView(model, commands);
+        return new LessonView(model, commands, new GuideLink(site, "how an hour is planned", "thursdays-class.md#the-hour"));
     }
 
     @Override

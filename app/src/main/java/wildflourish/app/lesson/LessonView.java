@@ -21,6 +21,7 @@ import wildflourish.app.controls.Labels;
 import wildflourish.app.controls.Shown;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandButton;
+import wildflourish.app.frame.GuideLink;
 import wildflourish.app.lesson.LessonState.Mode;
 import wildflourish.core.finding.Sentence;
 import wildflourish.core.lesson.LessonPlan;
@@ -41,7 +42,7 @@ public final class LessonView extends BorderPane {
     private final Filling filling = new Filling();
 
     /** A view of the model; the commands are those of the screen. */
-    LessonView(LessonModel model, List<Command> commands) {
+    LessonView(LessonModel model, List<Command> commands, GuideLink guide) {
         this.model = model;
         setId("lesson");
         getStyleClass().add("lesson");
@@ -58,7 +59,7 @@ public final class LessonView extends BorderPane {
         detail.setFitToWidth(true);
         detail.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         detail.setAccessibleText("what each does");
-        VBox right = new VBox(detail);
+        VBox right = new VBox(8, detail, guide);
         VBox.setVgrow(detail, Priority.ALWAYS);
         right.setPadding(new Insets(12));
         right.setPrefWidth(330);

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import wildflourish.app.frame.Command;
+import wildflourish.app.frame.GuideLink;
 import wildflourish.app.frame.LazyScreen;
 import wildflourish.app.frame.Plate;
 import wildflourish.app.frame.Site;
@@ -77,7 +78,7 @@ public final class PeopleScreen extends LazyScreen<PeopleView> {
 
     @Override
     protected PeopleView make() {
-        return new PeopleView(model, commands);
+        return new PeopleView(model, commands, new GuideLink(site, "what is next for a student", "thursdays-class.md#what-is-next-for-somebody"));
     }
 
     @Override

@@ -24,6 +24,7 @@ import wildflourish.app.controls.Labels;
 import wildflourish.app.controls.Question;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandButton;
+import wildflourish.app.frame.GuideLink;
 import wildflourish.app.paint.Look;
 import wildflourish.app.work.ClassBook;
 import wildflourish.core.finding.Sentence;
@@ -55,7 +56,7 @@ public final class PeopleView extends BorderPane {
     private double words = 1;
 
     /** A view of the model. */
-    PeopleView(PeopleModel model, List<Command> commands) {
+    PeopleView(PeopleModel model, List<Command> commands, GuideLink guide) {
         this.model = model;
         this.form = new StudentForm(model, this::focusTable);
         setId("class");
@@ -74,7 +75,7 @@ public final class PeopleView extends BorderPane {
                 Map.entry(7, "Change"), Map.entry(6, "New student"))) {
             deeds.getChildren().add(CommandButton.of(commands.get(deed.getKey()), deed.getValue(), () -> { }));
         }
-        ScrollPane scroll = new ScrollPane(new VBox(10, form, told, deeds));
+        ScrollPane scroll = new ScrollPane(new VBox(10, form, told, guide, deeds));
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.setAccessibleText("the student in hand");

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import wildflourish.app.frame.Command;
+import wildflourish.app.frame.GuideLink;
 import wildflourish.app.frame.Plate;
 import wildflourish.app.frame.Site;
 import wildflourish.app.listening.ListeningModel;
@@ -26,6 +27,7 @@ public final class ReadingScreen extends TuneScreen<ReadingView> {
     private final ListeningModel listening;
     private final Consumer<Consumer<Remembered>> recollect;
     private final List<Command> commands;
+    private final Site site;
 
     /**
      * The screen of a reading.
@@ -35,6 +37,7 @@ public final class ReadingScreen extends TuneScreen<ReadingView> {
     public ReadingScreen(ReadingModel model, TrellisModel trellis, ListeningModel listening, Consumer<Consumer<Remembered>> recollect, Site site) {
         super(PLATE, trellis);
         this.model = model;
+        this.site = site;
         this.listening = listening;
         this.recollect = recollect;
         this.commands = List.of(
@@ -59,7 +62,7 @@ public final class ReadingScreen extends TuneScreen<ReadingView> {
 
     @Override
     protected ReadingView make() {
-        return new ReadingView(model, commands);
+        return new ReadingView(model, commands, new GuideLink(site, "what to teach in a tune", "what-to-add-next.md#what-makes-a-tune-hard"));
     }
 
     @Override

@@ -23,6 +23,7 @@ import wildflourish.app.controls.Filling;
 import wildflourish.app.controls.Labels;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandButton;
+import wildflourish.app.frame.GuideLink;
 import wildflourish.app.paint.Look;
 import wildflourish.core.finding.Sentence;
 import wildflourish.core.planning.Trap;
@@ -66,7 +67,7 @@ public final class ReadingView extends BorderPane {
     private final Filling filling = new Filling();
 
     /** A view of the model; {@code commands} are those of its screen. */
-    ReadingView(ReadingModel model, List<Command> commands) {
+    ReadingView(ReadingModel model, List<Command> commands, GuideLink guide) {
         this.model = model;
         this.commands = commands;
         getStyleClass().add("reading");
@@ -88,7 +89,7 @@ public final class ReadingView extends BorderPane {
         left.setId("reading-page");
         left.widthProperty().addListener((o, a, b) -> redraw());
         setCenter(left);
-        VBox side = new VBox(10, inHand, Labels.heading("What catches students out"), traps);
+        VBox side = new VBox(10, inHand, Labels.heading("What catches students out"), traps, guide);
         side.setPadding(new Insets(12));
         side.getStyleClass().add("note-in-hand");
         ScrollPane right = scroll(side);

@@ -7,6 +7,7 @@ import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBoxBase;
 import wildflourish.app.frame.Command;
+import wildflourish.app.frame.GuideLink;
 import wildflourish.app.frame.Keys;
 import wildflourish.app.frame.Plate;
 import wildflourish.app.frame.Site;
@@ -84,7 +85,7 @@ public final class RecordingScreen extends TuneScreen<RecordingView> {
 
     @Override
     protected RecordingView make() {
-        return new RecordingView(model, commands);
+        return new RecordingView(model, commands, new GuideLink(site, "what is heard in a recording", "what-was-played.md#what-is-said-and-how-sure-it-is"));
     }
 
     @Override

@@ -27,6 +27,7 @@ import wildflourish.app.controls.Numbers;
 import wildflourish.app.controls.Question;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandButton;
+import wildflourish.app.frame.GuideLink;
 import wildflourish.app.paint.Look;
 import wildflourish.app.recording.RecordingState.Extent;
 import wildflourish.app.recording.RecordingState.Listened;
@@ -61,7 +62,7 @@ public final class RecordingView extends BorderPane {
     private final Filling filling = new Filling();
 
     /** A view of the model with buttons for some of the screen's commands. */
-    RecordingView(RecordingModel model, List<Command> commands) {
+    RecordingView(RecordingModel model, List<Command> commands, GuideLink guide) {
         this.model = model;
         this.score = new RecordingScore(model::select);
         setId("recording");
@@ -74,7 +75,7 @@ public final class RecordingView extends BorderPane {
         FlowPane deeds = CommandButton.row(commands, this::focusScore, List.of(Map.entry("recording-bring-in", "Bring in…"), Map.entry("recording-record", "Record"), Map.entry("recording-made-up", "Made-up student"), Map.entry("recording-take-down", "Take down"),
                 Map.entry("recording-away", "Throw away…")));
         legend.setText("\u2713 spoke   \u00d7 did not   \u25cb not heard   + more came   \u25b6 late   \u25c0 early   \u25b2 sharp   \u25bc flat   \u223f out of place   \u25c7 otherwise in the other");
-        inHand.getChildren().setAll(title, said, Labels.heading("The whole"), account);
+        inHand.getChildren().setAll(title, said, Labels.heading("The whole"), account, guide);
         VBox side = new VBox(8, Boxes.labelled("recording-file", "recording", files), deeds, question, Boxes.labelled("recording-meant", "what was meant", meant),
                 Boxes.labelled("recording-beside", "beside it", beside), inHand,
                 Labels.heading("How it is played"), Boxes.labelled("recording-extent", "from where to where", extent), again, Numbers.row("% of its tempo", percent),

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -44,8 +45,12 @@ public final class NoteInHand extends VBox {
     private boolean scrolling;
     private Look look = Look.USUAL;
 
-    /** A panel beside the trellis of the same model. */
-    public NoteInHand(TrellisModel model) {
+    /**
+     * A panel beside the trellis of the same model.
+     *
+     * @param explain opens a page of the guide
+     */
+    public NoteInHand(TrellisModel model, Consumer<String> explain) {
         super(6);
         this.model = model;
         setId("note-in-hand");
@@ -63,7 +68,7 @@ public final class NoteInHand extends VBox {
         relief.setMinHeight(USE_PREF_SIZE);
         relief.setMaxWidth(Double.MAX_VALUE);
         relief.setOnAction(e -> model.ornaments().simplify());
-        sight = new OrnamentInSight(model);
+        sight = new OrnamentInSight(model, explain);
         variations = new VariationRows(model);
         instead.setId("note-instead");
         instead.getStyleClass().add("other-place");

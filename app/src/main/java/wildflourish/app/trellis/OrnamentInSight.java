@@ -1,6 +1,7 @@
 package wildflourish.app.trellis;
 
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.canvas.Canvas;
@@ -15,6 +16,7 @@ import wildflourish.core.growth.Candidate;
 import wildflourish.core.ornament.Gesture;
 import wildflourish.core.ornament.HowTo;
 import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Verdict;
 import wildflourish.score.display.Drawing;
 import wildflourish.score.display.Ink;
 import wildflourish.score.engrave.OrnamentMark;
@@ -35,10 +37,12 @@ final class OrnamentInSight extends VBox {
     private final Button instead = new Button("What instead?");
     private final Button lock = new Button();
     private final Button never = new Button();
+    private final Button why = new Button("Guide: why");
     private final Label weighed = new Label();
-    private final FlowPane deeds = new FlowPane(6, 4, hear, simpler, spread, instead, lock, never);
+    private String section = "";
+    private final FlowPane deeds = new FlowPane(6, 4, hear, simpler, spread, instead, lock, never, why);
 
-    OrnamentInSight(TrellisModel model) {
+    OrnamentInSight(TrellisModel model, Consumer<String> explain) {
         super(5);
         this.model = model;
         setId("in-sight");
@@ -63,6 +67,7 @@ final class OrnamentInSight extends VBox {
         deed(instead, "sight-instead", "what would be chosen without it: ? key", () -> model.ladder().askInstead());
         deed(lock, "sight-lock", "what stands on this note stays when the ladder is grown: Ctrl+K", () -> model.ladder().lock());
         deed(never, "sight-never", "growing does not put it here: Shift+Delete", () -> model.ladder().forbid());
+        deed(why, "sight-why", "what the verdict means, and what helps: the guide", () -> explain.accept("a-roll-will-not-speak.md#" + section));
         weighed.setId("sight-weighed");
         weighed.getStyleClass().add("reason");
         weighed.setWrapText(true);
@@ -88,7 +93,7 @@ final class OrnamentInSight extends VBox {
         how.setText(gesture.map(g -> HowTo.inWords(ornament, g, now.hands().tune().note(now.handsNote()).pitch()))
                 .orElseGet(() -> "In general: " + HowTo.general(ornament)));
         picture(candidate, now, look, width);
-        Optional<Ornament> easier = candidate.verdict() instanceof wildflourish.core.ornament.Verdict.Clean
+        Optional<Ornament> easier = candidate.verdict() instanceof Verdict.Clean
                 ? Optional.empty() : model.ornaments().easier(ornament);
         boolean stands = now.stands(ornament.id());
         simpler.setText(easier.map(e -> (stands ? ",  take the %s instead" : "clean here: %s").formatted(e.name())).orElse(""));
@@ -104,9 +109,20 @@ final class OrnamentInSight extends VBox {
         show(instead, stands && now.rung() > 0);
         lock.setText(now.arrangement().wishes().isLocked(now.note()) ? "Open the note" : "Lock the note");
         never.setText(now.arrangement().wishes().forbids(now.note(), ornament.id()) ? "Allowed here again" : "Never here");
+        section = section(candidate.verdict());
         Optional<String> terms = now.weighed(candidate);
         weighed.setText(terms.map(w -> "Weighed: " + w).orElse(""));
         show(weighed, terms.isPresent());
+    }
+
+    /** The section of the guide that explains a verdict. */
+    private static String section(Verdict verdict) {
+        return switch (verdict) {
+            case Verdict.Clean clean -> "clean-and-it-does-not-speak";
+            case Verdict.Tight tight -> "tight";
+            case Verdict.TooFast fast -> "blocked-no-time";
+            case Verdict.Impossible impossible -> "blocked-the-hand";
+        };
     }
 
     private static void show(javafx.scene.Node node, boolean shown) {

@@ -121,7 +121,7 @@ public final class TrellisScreen extends TuneScreen<TrellisView> {
 
     @Override
     protected TrellisView make() {
-        TrellisView view = new TrellisView(model);
+        TrellisView view = new TrellisView(model, site::explain);
         view.score().zoomTo(zoom);
         view.score().onZoomed(z -> {
             zoom = z;

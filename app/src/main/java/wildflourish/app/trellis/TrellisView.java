@@ -3,6 +3,7 @@ package wildflourish.app.trellis;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Objects;
+import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ToggleButton;
@@ -40,10 +41,14 @@ public final class TrellisView extends BorderPane {
     private final Map<Beside, ToggleButton> tabs = new LinkedHashMap<>();
     private final BorderPane side = new BorderPane();
 
-    /** A view of the model. */
-    public TrellisView(TrellisModel model) {
+    /**
+     * A view of the model.
+     *
+     * @param explain opens a page of the guide
+     */
+    public TrellisView(TrellisModel model, Consumer<String> explain) {
         this.score = new ScoreView(model);
-        this.panel = new NoteInHand(model);
+        this.panel = new NoteInHand(model, explain);
         getStyleClass().add("trellis");
         setCenter(score);
         addEventHandler(MouseEvent.MOUSE_CLICKED, e -> keysBackToScore());

@@ -1,0 +1,22 @@
+package wildflourish.app.frame;
+
+import javafx.scene.control.Hyperlink;
+
+/** Leads from a reason that stands on a screen to the page of the guide that explains it. */
+public final class GuideLink extends Hyperlink {
+
+    /**
+     * A link.
+     *
+     * @param words the question that the page answers
+     * @param target the page and its section, {@code page#section}
+     */
+    public GuideLink(Site site, String words, String target) {
+        super("Guide: " + words);
+        setId("guide-link");
+        setMinHeight(USE_PREF_SIZE);
+        getStyleClass().add("guide-link");
+        setWrapText(true);
+        setOnAction(e -> site.explain(target));
+    }
+}
