@@ -127,6 +127,11 @@ public final class Library implements AutoCloseable {
         return index;
     }
 
+    /** The file that it is kept in. */
+    public Path file() {
+        return file.file();
+    }
+
     /** The folder beside it, of its own name, for what is kept in files. */
     public Path folder(String name) {
         Path own = file.file().toAbsolutePath();

@@ -40,6 +40,7 @@ import wildflourish.app.work.Folders;
             LessonCommand.class,
             BackupCommand.class,
             RestoreCommand.class,
+            FaultCommand.class,
             InstrumentsCommand.class
         })
 public final class FlourishCommand implements Callable<Integer> {

@@ -169,6 +169,11 @@ public final class DeskModel {
         return asking;
     }
 
+    /** What is gathered and written when something went wrong. */
+    Faults faults() {
+        return new Faults(this, keeper, background);
+    }
+
     /** The tunes there are. */
     public ShelfModel shelf() {
         return shelf;

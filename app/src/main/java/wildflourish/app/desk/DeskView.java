@@ -53,6 +53,7 @@ public final class DeskView extends StackPane {
     private @Nullable SoundCard sound;
     private @Nullable Finder finder;
     private @Nullable KeysHere keysHere;
+    private @Nullable FaultCard fault;
 
     /** The content of a window on the model. */
     public DeskView(DeskModel model) {
@@ -97,6 +98,7 @@ public final class DeskView extends StackPane {
                 Command.of("find", "Find a command, a tune, an instrument, an ornament or a screen", help, this::find).keys("Ctrl+Space"),
                 Command.of("keys-here", "The keys that work here, now", help, this::keysHere).keys("F1"),
                 Command.of("guide", "The guide beside the screen", help, () -> guide().toggle()).keys("Shift+F1"),
+                Command.of("fault", "Something went wrong: what to send", help, this::fault),
                 Command.of("menu", "All commands in a menu", help, this::openMenu).keys("F10"),
                 Command.of("who-plays", "Instrument, capo, tempo and student", "Who plays", () -> {
                     who();
@@ -108,7 +110,7 @@ public final class DeskView extends StackPane {
     }
 
     /** Made after the table of commands, which names it. */
-    private GuideDock guide() {
+    GuideDock guide() {
         return Objects.requireNonNull(guide);
     }
 
@@ -189,6 +191,18 @@ public final class DeskView extends StackPane {
         }
         guide.guide().pages().forEach(p -> all.add(new Find.Found("guide " + p.id(), p.title(), "the guide", "", () -> guide.open(p.id()))));
         return all;
+    }
+
+    /** What helps to find a fault, to be looked at before it goes anywhere. */
+    private void fault() {
+        model.faults().gather(report -> {
+            if (fault == null) {
+                fault = new FaultCard(model::say, words -> model.asking().where("file of the report (.txt)", "wild-flourish-fault.txt", file -> model.faults().write(file, words)));
+            }
+            if (!overlay.shows(fault)) {
+                overlay.toggle(fault.with(report), Pos.CENTER, fault.first());
+            }
+        });
     }
 
     private void keysHere() {

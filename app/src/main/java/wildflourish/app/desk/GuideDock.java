@@ -102,6 +102,11 @@ final class GuideDock {
         }
     }
 
+    /** The guide as it stands, opened if it was not. */
+    GuidePane pane() {
+        return pane == null ? opened() : pane;
+    }
+
     private GuidePane opened() {
         GuidePane there = pane;
         if (there == null) {
@@ -119,7 +124,8 @@ final class GuideDock {
         return there;
     }
 
-    private void close() {
+    /** Takes the guide away. */
+    void close() {
         open = false;
         place();
         refocus.run();

@@ -18,6 +18,8 @@ import wildflourish.app.across.AcrossModel;
 import wildflourish.app.across.AcrossScreen;
 import wildflourish.app.fit.FitModel;
 import wildflourish.app.fit.FitScreen;
+import wildflourish.app.guide.Guide;
+import wildflourish.app.guide.Page;
 import wildflourish.app.lesson.LessonModel;
 import wildflourish.app.lesson.LessonScreen;
 import wildflourish.app.lesson.LessonState;
@@ -45,13 +47,25 @@ import wildflourish.core.writing.Pen;
 /** Walks the main views without a display and writes a picture of each. */
 final class Tour {
 
-    /** A view: how to come there, and when it has come so far that the picture can be taken. */
-    private record Stop(String name, Runnable arrive, BooleanSupplier ready) {
+    /**
+     * A view: how to come there, and when it has come so far that the picture can be taken.
+     *
+     * @param name of the picture; empty for none
+     * @param what is said when it does not come
+     */
+    private record Stop(String name, String what, Runnable arrive, BooleanSupplier ready) {
 
         Stop(String name, Runnable arrive) {
             this(name, arrive, () -> true);
         }
+
+        Stop(String name, Runnable arrive, BooleanSupplier ready) {
+            this(name, name, arrive, ready);
+        }
     }
+
+    /** A view that has not come after so many looks, four a second, does not come. */
+    private static final int MOST_TRIES = 240;
 
     private final DeskModel model;
     private final DeskView view;
@@ -82,7 +96,16 @@ final class Tour {
 
     private void wholeWalk() {
         TrellisModel trellis = model.trellis();
-        stops.add(new Stop("trellis", () -> model.show("trellis")));
+        // First: the guide is written for a window that has just been opened.
+        Guide.shipped().pages().forEach(this::follow);
+        stops.add(new Stop("trellis", () -> {
+            view.guide().close();
+            takeBack();
+            model.show("trellis");
+            trellisView().toggleLadder();
+            trellis.select(5, 2);
+            model.listening().setStretch(wildflourish.app.listening.ListeningState.Extent.TUNE);
+        }));
         stops.add(new Stop("playing", () -> {
             trellis.select(5, 0);
             model.listening().setStretch(wildflourish.app.listening.ListeningState.Extent.PHRASE);
@@ -203,11 +226,26 @@ final class Tour {
         }));
         stops.add(new Stop("shelf", () -> {
             view.closeCards();
-            while (trellis.now().canUndo()) {
-                trellis.undo();
-            }
+            takeBack();
             model.show("shelf");
         }));
+    }
+
+    /** Does what a page of the guide says, step by step: each waits until what the page says is seen. */
+    private void follow(Page page) {
+        stops.add(new Stop("", () -> view.guide().open(page.id())));
+        int last = page.steps().size();
+        for (int i = 0; i < last; i++) {
+            int index = i;
+            String name = i == last - 1 ? "guide-" + page.id() : "";
+            stops.add(new Stop(name, page.id() + ", step " + (index + 1), () -> view.guide().pane().act(index), () -> view.guide().pane().isDone(index)));
+        }
+    }
+
+    private void takeBack() {
+        while (model.trellis().now().canUndo()) {
+            model.trellis().undo();
+        }
     }
 
     private void look(Palette palette) {
@@ -282,11 +320,21 @@ final class Tour {
     }
 
     private void settle(Stop stop) {
+        settle(stop, MOST_TRIES);
+    }
+
+    private void settle(Stop stop, int tries) {
         // Two pulses of the toolkit, so that layout and canvas have settled before the picture is taken.
         PauseTransition settle = new PauseTransition(Duration.millis(250));
         settle.setOnFinished(e -> {
             if (across().working().get() || !model.trellis().isSettled() || !stop.ready().getAsBoolean()) {
-                settle(stop);
+                if (tries == 0) {
+                    pictures.out().println("the tour ends here: what it waits for has not come (" + stop.what() + "); the window says: " + model.message().get());
+                    pictures.out().flush();
+                    Platform.exit();
+                } else {
+                    settle(stop, tries - 1);
+                }
             } else {
                 if (!stop.name().isEmpty()) {
                     picture(stop.name());

@@ -79,6 +79,16 @@ public final class GuidePane extends VBox {
         return steps.stream().findFirst().<Node>map(s -> s.lookup(".button")).orElse(contents);
     }
 
+    /** Does a step of the page, counted from 0. */
+    public void act(int step) {
+        act(steps.get(step));
+    }
+
+    /** Whether a step of the page, counted from 0, has been done. */
+    public boolean isDone(int step) {
+        return steps.get(step).isDone();
+    }
+
     /** The page that is shown. */
     public Page page() {
         return page;
@@ -194,7 +204,20 @@ public final class GuidePane extends VBox {
                     return;
                 }
                 row.setDone();
+                steps.stream().filter(s -> !s.isDone()).findFirst().ifPresent(this::keepInSight);
             }
+        }
+    }
+
+    /** Scrolls down until the whole of a step is in sight. */
+    private void keepInSight(Node what) {
+        applyCss();
+        layout();
+        double shown = scroll.getViewportBounds().getHeight();
+        double more = content.getHeight() - shown;
+        double end = what.getBoundsInParent().getMaxY();
+        if (more > 0 && end > scroll.getVvalue() * more + shown) {
+            scroll.setVvalue(Math.min(1, Math.min(end - shown, what.getBoundsInParent().getMinY()) / more));
         }
     }
 

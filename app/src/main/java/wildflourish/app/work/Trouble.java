@@ -31,9 +31,14 @@ public record Trouble(Consumer<String> say) {
         say.accept(words);
     }
 
-    /** The log file beside a library; the one before it has 1 in its name. */
+    /** The log file beside a library. */
     public static Path log(Path library) {
         return library.toAbsolutePath().resolveSibling(NAME.formatted("0"));
+    }
+
+    /** The log before it, which is kept when a new one is begun. */
+    static Path logBefore(Path library) {
+        return library.toAbsolutePath().resolveSibling(NAME.formatted("1"));
     }
 
     /** Commands speak for themselves: of what libraries log, only what is wrong is seen. */

@@ -2,6 +2,8 @@ package wildflourish.app.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.Stream;
@@ -10,9 +12,10 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Hyperlink;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
-import javafx.scene.shape.Path;
 import javafx.scene.text.Text;
 import javafx.stage.PopupWindow;
 import javafx.stage.Window;
@@ -47,11 +50,10 @@ class GuideWindowTest extends WindowTest {
                 String which = page.id() + ", step " + step.number();
                 assertThat(step.seen()).as(which).isNotEmpty();
                 assertThat(step.seen().stream().allMatch(this::seen)).as(which + " changes nothing").isFalse();
-                List<Node> rows = List.copyOf(guide().lookupAll(".guide-step"));
-                Node row = rows.get(i);
-                interact(() -> ((Button) row.lookup(".button")).fire());
+                int index = i;
+                interact(() -> guide().act(index));
                 try {
-                    until(() -> row.getStyleClass().contains("guide-step-done"));
+                    until(() -> guide().isDone(index));
                 } catch (AssertionError e) {
                     throw new AssertionError(which + ": " + step.inWords() + "; read on the window: " + Sight.all(view, guide()), e);
                 }
@@ -134,11 +136,31 @@ class GuideWindowTest extends WindowTest {
                 .filter(l -> l.isVisible() && l.getText() != null && l.getText().startsWith("From D4 up to A5")).findFirst().orElseThrow();
         Text text = (Text) words.lookup(".text");
         int at = text.getText().indexOf("pickup");
-        var bounds = new Path(text.rangeShape(at, at + 6)).getBoundsInLocal();
+        var bounds = new javafx.scene.shape.Path(text.rangeShape(at, at + 6)).getBoundsInLocal();
         Point2D point = text.localToScreen(bounds.getCenterX(), bounds.getCenterY());
         moveTo(point.getX(), point.getY());
         moveBy(1, 0);
 
         until(() -> Window.getWindows().stream().filter(PopupWindow.class::isInstance).anyMatch(w -> w instanceof Tooltip hint && hint.getText().startsWith("pickup: ")));
+    }
+
+    @Test
+    void whatIsSentWhenSomethingWentWrongIsLookedAtFirst() throws Exception {
+        open(true);
+        interact(() -> model.say("“The Lamp at Half Tide” of Ina Skarf could not be read"));
+        push(KeyCode.CONTROL, KeyCode.SPACE);
+        write("something went wrong");
+        push(KeyCode.ENTER);
+        until(() -> view.lookup("#fault-text") != null);
+        TextArea text = (TextArea) Objects.requireNonNull(view.lookup("#fault-text"));
+
+        assertThat(text.getText()).contains("The window says: “(a tune)” of (a student) could not be read").contains("Screen: Trellis").contains("Java: ");
+        write("I pressed Enter.");
+        Path file = folder.resolve("report.txt");
+        interact(() -> ((Button) Objects.requireNonNull(view.lookup("#fault-write"))).fire());
+        interact(() -> ((TextField) Objects.requireNonNull(view.lookup("#path"))).setText(file.toString()));
+        push(KeyCode.ENTER);
+        until(() -> Files.exists(file));
+        assertThat(Files.readString(file)).startsWith("What I did:\nI pressed Enter.").doesNotContain("Skarf");
     }
 }
