@@ -23,8 +23,8 @@ import wildflourish.app.guide.WordHints;
 /** Where the guide stands: beside the screen where both have room, and else above the screen's left side. */
 final class GuideDock {
 
-    /** A screen is looked at in windows down to this width; beside the guide it gets no less. */
-    private static final double LEAST_SCREEN = 860;
+    /** So wide is the rest of the window beside the guide, with usual words; larger words want more. */
+    private static final double LEAST_REST = 970;
     private static final double MOST_OF_WINDOW = 0.45;
 
     private final DeskModel model;
@@ -140,7 +140,7 @@ final class GuideDock {
         there.setMinWidth(width);
         there.setPrefWidth(width);
         there.setMaxWidth(width);
-        Optional<StackPane> above = open && window.getWidth() - width < LEAST_SCREEN ? Optional.of(middle) : Optional.empty();
+        Optional<StackPane> above = open && window.getWidth() - width < LEAST_REST * model.look().get().scale() ? Optional.of(middle) : Optional.empty();
         move(there, above);
     }
 

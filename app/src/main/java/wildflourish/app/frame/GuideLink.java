@@ -14,7 +14,6 @@ public final class GuideLink extends Hyperlink {
     public GuideLink(Site site, String words, String target) {
         super("Guide: " + words);
         setId("guide-link");
-        setMinHeight(USE_PREF_SIZE);
         getStyleClass().add("guide-link");
         setWrapText(true);
         setOnAction(e -> site.explain(target));

@@ -111,6 +111,7 @@ public final class ReadingView extends BorderPane {
         });
         model.state().addListener((o, before, now) -> show(before, now));
         setFocusTraversable(true);
+        setAccessibleRole(javafx.scene.AccessibleRole.TEXT);
         setAccessibleText("the phrases of the tune");
         redraw();
     }

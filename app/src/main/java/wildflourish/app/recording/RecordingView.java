@@ -66,6 +66,8 @@ public final class RecordingView extends BorderPane {
         this.model = model;
         this.score = new RecordingScore(model::select);
         setId("recording");
+        setAccessibleRole(javafx.scene.AccessibleRole.TEXT);
+        setAccessibleText("the recording: arrows walk along the notes");
         title.setId("recording-title");
         title.getStyleClass().add("note-title");
         empty.setId("recording-empty");

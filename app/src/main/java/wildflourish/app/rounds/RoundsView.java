@@ -81,6 +81,7 @@ public final class RoundsView extends BorderPane {
         getStyleClass().add("rounds");
         setId("rounds");
         setFocusTraversable(true);
+        setAccessibleRole(javafx.scene.AccessibleRole.TEXT);
         setAccessibleText("what is played each time through");
         heading.setId("rounds-heading");
         heading.getStyleClass().add("note-title");

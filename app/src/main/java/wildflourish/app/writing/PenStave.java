@@ -58,6 +58,7 @@ final class PenStave extends Pane {
         setId("pen-stave");
         setFocusTraversable(true);
         getStyleClass().add("pen-stave");
+        setAccessibleRole(javafx.scene.AccessibleRole.TEXT);
         setAccessibleText("the stave: letters write notes, figures make them longer");
         getChildren().add(canvas);
         focusedProperty().addListener((o, before, now) -> draw());

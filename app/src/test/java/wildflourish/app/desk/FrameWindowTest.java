@@ -368,6 +368,29 @@ class FrameWindowTest extends WindowTest {
         assertThat(wrong).isEmpty();
     }
 
+    /** Beside the guide a screen has less room: in the narrowest windows in which both stand side by side. */
+    @Test
+    void everyScreenHoldsBesideTheGuide() {
+        CanvasPainter.loadFonts();
+        open(true);
+        List<String> wrong = new ArrayList<>();
+        interact(() -> view.guide().open("words"));
+        for (Screen screen : model.screens()) {
+            interact(() -> model.show(screen));
+            until(() -> model.underWay().isEmpty());
+            interact(() -> {
+                for (var at : Map.of(100, 1280.0, 125, 1600.0, 150, 1920.0).entrySet()) {
+                    model.look().set(model.look().get().with(at.getKey()));
+                    settle(at.getValue(), 0.625 * at.getValue());
+                    assertThat(view.guide().pane().getParent()).isInstanceOf(javafx.scene.layout.HBox.class);
+                    check(view, "%s beside the guide with words at %d %%".formatted(screen.id(), at.getKey()), new double[] {at.getValue(), 0.625 * at.getValue()}, wrong);
+                }
+                model.look().set(Look.USUAL);
+            });
+        }
+        assertThat(wrong).isEmpty();
+    }
+
     private void settle(double width, double height) {
         view.resize(width, height);
         for (int pass = 0; pass < 3; pass++) {

@@ -1,0 +1,85 @@
+package wildflourish.app.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import javafx.scene.AccessibleAttribute;
+import javafx.scene.AccessibleRole;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.control.Labeled;
+import org.junit.jupiter.api.Test;
+import wildflourish.app.frame.Screen;
+
+/** What a screen reader meets: every screen as a tree of roles and names, which is left in {@code target/accessible}. */
+class AccessibleWindowTest extends WindowTest {
+
+    private static final Path TREES = Path.of("target/accessible");
+    /** Roles that say nothing by themselves. */
+    private static final Set<AccessibleRole> MUTE = Set.of(AccessibleRole.NODE, AccessibleRole.PARENT);
+
+    @Test
+    void whateverTakesTheKeyboardSaysWhatItIs() throws IOException {
+        open(true);
+        List<String> wrong = new ArrayList<>();
+        Files.createDirectories(TREES);
+        for (Screen screen : model.screens()) {
+            interact(() -> model.show(screen));
+            until(() -> model.underWay().isEmpty());
+            look(screen.id(), wrong);
+        }
+        for (String card : List.of("find", "keys-here", "sound", "who-plays", "fault", "guide")) {
+            interact(() -> model.show("trellis"));
+            interact(() -> view.commands().window(card).run().accept(""));
+            until(() -> model.underWay().isEmpty());
+            look("card-" + card, wrong);
+        }
+        assertThat(wrong).isEmpty();
+    }
+
+    private void look(String name, List<String> wrong) throws IOException {
+        StringBuilder tree = new StringBuilder();
+        interact(() -> tree(view, 0, name, tree, wrong));
+        Files.writeString(TREES.resolve(name + ".txt"), tree);
+        assertThat(tree.toString().lines().count()).as(name).isGreaterThan(20);
+    }
+
+    private static void tree(Node node, int depth, String where, StringBuilder tree, List<String> wrong) {
+        if (!node.isVisible()) {
+            return;
+        }
+        String name = name(node);
+        boolean says = !MUTE.contains(node.getAccessibleRole()) || !name.isEmpty();
+        if (says) {
+            tree.append("  ".repeat(depth)).append(node.getAccessibleRole()).append(": ").append(name.replace('\n', ' ')).append('\n');
+        }
+        if (node.isFocusTraversable() && (name.isEmpty() || MUTE.contains(node.getAccessibleRole()) || isSign(name))) {
+            wrong.add("%s: %s%s has the role %s and the name “%s”".formatted(where, node.getClass().getSimpleName(), node.getId() == null ? "" : " #" + node.getId(),
+                    node.getAccessibleRole(), name));
+        }
+        if (node instanceof Parent parent && !(node instanceof Labeled)) {
+            parent.getChildrenUnmodifiable().forEach(n -> tree(n, says ? depth + 1 : depth, where, tree, wrong));
+        }
+    }
+
+    /** A sign by itself is read out as what it is called, not as what it does. */
+    private static boolean isSign(String name) {
+        return name.codePoints().noneMatch(Character::isLetterOrDigit);
+    }
+
+    /** What is read out: what it was given, or its words, or those of the label that belongs to it. */
+    private static String name(Node node) {
+        if (node.getAccessibleText() != null) {
+            return node.getAccessibleText();
+        }
+        Object labelled = node.queryAccessibleAttribute(AccessibleAttribute.LABELED_BY);
+        Object text = node.queryAccessibleAttribute(AccessibleAttribute.TEXT);
+        return labelled instanceof Labeled label ? label.getText() : Objects.toString(text, "");
+    }
+}
