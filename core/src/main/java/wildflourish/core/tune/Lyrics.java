@@ -146,8 +146,13 @@ public record Lyrics(List<Map<Integer, Syllable>> verses, List<Field> tooLong) {
             this.tune = tune;
             this.syllables = syllables;
             this.bar = fromBar;
-            this.note = tune.barStarts().get(fromBar);
-            this.end = toBar < tune.barStarts().size() ? tune.barStarts().get(toBar) : tune.size();
+            this.note = start(tune, fromBar);
+            this.end = start(tune, toBar);
+        }
+
+        /** The first note of a bar; behind the last note where there is no such bar. */
+        private static int start(Timeline tune, int bar) {
+            return bar < tune.barStarts().size() ? tune.barStarts().get(bar) : tune.size();
         }
 
         /** Lays the words out; whether there were more than notes. */

@@ -46,6 +46,9 @@ public record Tempo(Ratio beat, Ratio perMinute) {
     private static Ratio count(String text) {
         try {
             java.math.BigDecimal count = new java.math.BigDecimal(text);
+            if (count.precision() - count.scale() > 9) {
+                throw new IllegalArgumentException("'" + text + "' is more than is counted in a minute");
+            }
             if (count.scale() > 6 || count.precision() > 9) {
                 throw new IllegalArgumentException("'" + text + "' is too fine a count for a tempo");
             }

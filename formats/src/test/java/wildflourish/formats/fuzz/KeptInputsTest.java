@@ -1,0 +1,39 @@
+package wildflourish.formats.fuzz;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import org.junit.jupiter.api.Assertions;
+import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.TestFactory;
+
+/** What the fuzzer started from, what it learnt from and what it found, read anew at each build. */
+class KeptInputsTest {
+
+    private static final Path KEPT = Path.of("src/test/resources/fuzz");
+    private static final Map<String, Consumer<byte[]>> TARGETS = Map.of("Abc", AbcTarget::fuzzerTestOneInput, "Instructions", InstructionsTarget::fuzzerTestOneInput,
+            "MusicXml", MusicXmlTarget::fuzzerTestOneInput, "Midi", MidiTarget::fuzzerTestOneInput, "Steps", StepsTarget::fuzzerTestOneInput);
+
+    @TestFactory
+    List<DynamicTest> everyKeptInputIsReadAndKeptWhole() {
+        return TARGETS.entrySet().stream().map(t -> DynamicTest.dynamicTest(t.getKey(), () -> feed(KEPT.resolve(t.getKey()), t.getValue()))).toList();
+    }
+
+    private static void feed(Path folder, Consumer<byte[]> target) throws IOException {
+        try (var files = Files.list(folder)) {
+            List<Path> all = files.sorted().toList();
+            assertThat(all).isNotEmpty();
+            for (Path file : all) {
+                byte[] bytes = Files.readAllBytes(file);
+                // What never ends is a fault too, however slow the machine.
+                Assertions.assertTimeoutPreemptively(Duration.ofMinutes(2), () -> target.accept(bytes), file.toString());
+            }
+        }
+    }
+}
