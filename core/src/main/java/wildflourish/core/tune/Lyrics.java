@@ -218,9 +218,9 @@ public record Lyrics(List<Map<Integer, Syllable>> verses, List<Field> tooLong) {
         }
 
         private void nextBar() {
-            int reached = note > 0 && note - 1 < tune.size() && note > tune.barStarts().get(bar) ? tune.note(note - 1).bar() : bar;
+            int reached = note > 0 && note - 1 < tune.size() && note > start(tune, bar) ? tune.note(note - 1).bar() : bar;
             bar = Math.max(bar, reached) + 1;
-            note = bar < tune.barStarts().size() ? tune.barStarts().get(bar) : tune.size();
+            note = start(tune, bar);
         }
     }
 }

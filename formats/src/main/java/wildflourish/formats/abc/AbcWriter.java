@@ -119,7 +119,8 @@ public final class AbcWriter {
             return;
         }
         // A text that begins like a bar line would be taken for music.
-        String escaped = AbcText.escape(text);
+        // What says how a voice is written is no text string, and is kept as it came.
+        String escaped = letter == 'V' ? AbcText.printable(text) : AbcText.escape(text);
         out.append(letter).append(AbcLine.isBarLineAt(text, 0) ? ": " : ":").append(letter == 'w' ? escaped.replace("\\\\-", "\\-") : escaped).append('\n');
     }
 
