@@ -156,7 +156,8 @@ final class MusicReader extends MusicLine {
             end--;
             at--;
         }
-        String second = AbcText.printable(music.substring(0, end)).strip();
+        // A voice named within it would take what is behind it for its own when it is read again: it stays as a remark.
+        String second = AbcText.printable(music.substring(0, end)).strip().replace("[V:", "[r:V:");
         if (!second.isEmpty()) {
             overlays.merge(Math.max(0, builder.barsBegun() - 1), second, (a, b) -> a + " & " + b);
         }
