@@ -89,6 +89,16 @@ if [ -s "$work/start.aot" ]; then
 fi
 configure "$name" "${window_options[@]}" ${cached[@]+"${cached[@]}"}
 configure flourish ${cached[@]+"${cached[@]}"}
+# Java reads file names by the locale: in one without UTF-8 it would find no file whose name has an accent. The starters see to it.
+if [ "$system" = linux ]; then
+  for starter in "$name" flourish; do
+    mv "$bin/$starter" "$bin/$starter-java"
+    mv "$jars/$starter.cfg" "$jars/$starter-java.cfg"
+    printf '%s\n' '#!/bin/sh' '[ "$(locale charmap 2>/dev/null || echo UTF-8)" = UTF-8 ] || export LC_ALL=C.UTF-8' \
+      "exec \"\$(dirname \"\$(readlink -f \"\$0\")\")/$starter-java\" \"\$@\"" >"$bin/$starter"
+    chmod 755 "$bin/$starter"
+  done
+fi
 test "$("$bin/flourish" --version)" || { echo "flourish package: the image does not start" >&2; exit 1; }
 
 for type in $types; do

@@ -10,7 +10,7 @@ public final class ProgramVersion {
 
     private ProgramVersion() {}
 
-    /** As in {@code 0.1.0}. */
+    /** As in {@code 1.0.0}. */
     public static String now() {
         try (InputStream in = ProgramVersion.class.getResourceAsStream("/wildflourish/app/version.properties")) {
             Properties properties = new Properties();
