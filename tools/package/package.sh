@@ -51,7 +51,7 @@ cp "$project/app/target/bom.json" "$work/input/software-bill-of-materials.json"
 usual_options=(--enable-native-access=javafx.graphics,ALL-UNNAMED --sun-misc-unsafe-memory-access=allow -Dfile.encoding=UTF-8 -Xmx4g -Xlog:disable -Xlog:all=error:stderr)
 # The window is there sooner with the quicker compiler alone, and gives back what it does not need at rest; commands keep both.
 window_options=(-XX:TieredStopAtLevel=1 -XX:G1PeriodicGCInterval=5000 -XX:MinHeapFreeRatio=10 -XX:MaxHeapFreeRatio=25)
-printf 'main-jar=wild-flourish-app.jar\nmain-class=wildflourish.app.Main\nwin-console=true\nwin-shortcut=false\nwin-menu=false\n' >"$work/flourish.properties"
+printf 'main-jar=wild-flourish-app.jar\nmain-class=wildflourish.app.Main\nwin-console=true\nlinux-shortcut=false\nwin-shortcut=false\nwin-menu=false\n' >"$work/flourish.properties"
 "$jdk/bin/jpackage" --type app-image --name "$name" --app-version "$version" --vendor "The founders of Wild Flourish" --copyright "Apache-2.0" \
   --description "Plain tunes grown into decorated versions" --input "$work/input" --main-jar wild-flourish-app.jar --main-class wildflourish.app.Main \
   --runtime-image "$work/runtime" --icon "$work/icons/$icon" --add-launcher flourish="$work/flourish.properties" --dest "$work/image"

@@ -30,7 +30,7 @@ class KilledWindowTest {
     private static final int KILLS = Integer.getInteger("flourish.kills", 3);
     /** Each library is worked in, and killed, so often before a new one is begun. */
     private static final int PER_LIBRARY = 25;
-    private static final int LONGEST_MS = 2500;
+    private static final int LONGEST_MS = 900;
 
     @TempDir
     Path folder;

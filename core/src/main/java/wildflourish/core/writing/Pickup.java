@@ -9,14 +9,17 @@ import wildflourish.core.tune.Ratio;
 public final class Pickup {
 
     private static final Ratio QUAVER = Ratio.of(1, 8);
+    private static final int QUAVERS = 8;
     private static final Weights WEIGHTS = DataFile.read("writing/pickup.json", Weights.class);
 
     /**
      * What speaks for a lead-in, beside the strength of the beats that the notes stand on.
      *
      * @param longest a note counts by its length, up to this, as a ratio of a whole note
+     * @param perQuaverBefore what each quaver of the lead-in speaks against it
+     * @param endsWithABar what speaks for one after which the notes end with a whole bar, or one that the lead-in fills up
      */
-    record Weights(String provenance, double longest, double beginsOnTheLine, double endsWithABar) {}
+    record Weights(String provenance, double longest, double perQuaverBefore, double endsWithABar) {}
 
     private Pickup() {}
 
@@ -67,6 +70,6 @@ public final class Pickup {
         double end = notes.getLast().until() - pickup.toDouble();
         double over = end - Math.floor(end / bar + 1e-6) * bar;
         boolean whole = over < 0.06 || Math.abs(over - (bar - pickup.toDouble())) < 0.06;
-        return (pickup.isZero() ? WEIGHTS.beginsOnTheLine() : 0) + (whole ? WEIGHTS.endsWithABar() : 0);
+        return (whole ? WEIGHTS.endsWithABar() : 0) - WEIGHTS.perQuaverBefore() * QUAVERS * pickup.toDouble();
     }
 }
