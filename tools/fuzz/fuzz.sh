@@ -20,6 +20,7 @@ for target in $targets; do
   kept=$module/src/test/resources/fuzz/$target
   grown=target/fuzz/$target
   mkdir -p "$kept" "$grown" "target/fuzz/found-$target"
+  # The first folder takes what is learnt, so that what is kept stays as it is.
   "$java" -cp "target/fuzz/lib/*:$module/target/test-classes:$module/target/classes:core/target/classes:$(cat target/fuzz/$module.classpath)" com.code_intelligence.jazzer.Jazzer \
     --target_class="wildflourish.$module.fuzz.${target}Target" --instrumentation_includes='wildflourish.**' --keep_going=20 --disabled_hooks='com.code_intelligence.jazzer.sanitizers.**' \
     --reproducer_path="target/fuzz/found-$target" "$grown" "$kept" -artifact_prefix="target/fuzz/found-$target/" \
