@@ -278,6 +278,7 @@ public final class ReadingView extends BorderPane {
         }
         Phrase phrase = passage.get().phrase();
         Label title = new Label("%s, %s".formatted(phrase.name(), now.bars(phrase)));
+        setAccessibleText("phrase " + title.getText() + ". " + Sentence.full(passage.get().shape()));
         title.setId("phrase-title");
         title.getStyleClass().add("note-title");
         inHand.getChildren().add(title);

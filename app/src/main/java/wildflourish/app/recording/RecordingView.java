@@ -179,7 +179,9 @@ public final class RecordingView extends BorderPane {
                 To see what listening does, let a made-up student play the rung in hand (M).""");
         now.inHand().ifPresent(note -> {
             title.setText("%s%s".formatted(BarNames.name(note.wanted().bar()), note.wanted().pass() > 1 ? ", time " + note.wanted().pass() : ""));
-            said.getChildren().setAll(told(now, note).stream().map(Labels::wrapped).toList());
+            List<String> words = told(now, note);
+            said.getChildren().setAll(words.stream().map(Labels::wrapped).toList());
+            setAccessibleText(title.getText() + ". " + String.join(" ", words));
         });
         now.listened().ifPresent(l -> account.getChildren().setAll(Stream.concat(l.account().inWords().stream(),
                 l.beside().stream().flatMap(o -> o.comparison().inWords(l.version().arrangement().tempo()).stream())).map(Labels::wrapped).toList()));

@@ -260,6 +260,10 @@ public final class RoundsView extends BorderPane {
         cell.pseudoClassStateChanged(SOUNDING, sounds(model.sounding().get(), t, p));
         cell.setAccessibleText("time %d, %s: %s%s".formatted(t + 1, now.passes().get(p).name(), rung,
                 pass.kind().map(k -> ", " + VariationKind.spoken(k)).orElse("")));
+        if (t == now.time() && p == now.pass()) {
+            // The keyboard stays on the whole: it says which of its passes is in hand.
+            setAccessibleText(cell.getAccessibleText());
+        }
         cell.setOnAction(e -> {
             model.select(t, p);
             requestFocus();

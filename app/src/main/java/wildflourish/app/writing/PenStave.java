@@ -19,6 +19,8 @@ import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.BarLine;
 import wildflourish.core.tune.Element;
 import wildflourish.core.tune.Marks;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Rest;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.writing.Pen;
@@ -52,6 +54,9 @@ final class PenStave extends Pane {
         /** Goes behind the last. */
         void end();
     }
+
+    private static final int MOST_SPOKEN = 8;
+    private static final int QUAVERS = 8;
 
     PenStave(PenHand hand) {
         this.hand = hand;
@@ -98,6 +103,7 @@ final class PenStave extends Pane {
     void show(Optional<Pen> now, List<Integer> guesses, double width) {
         guessed = guesses;
         pen = now;
+        now.ifPresent(p -> setAccessibleText(inWords(p)));
         room = width;
         draw();
     }
@@ -106,6 +112,18 @@ final class PenStave extends Pane {
         look = newLook;
         drawn = Optional.empty();
         draw();
+    }
+
+    /** What is in hand, for who does not see it: the notes before the pen, or the stretch. */
+    private static String inWords(Pen pen) {
+        List<Integer> inHand = pen.inHand();
+        return inHand.isEmpty() ? "at the beginning of the tune" : String.join("; ", inHand.stream().limit(MOST_SPOKEN).map(i -> inWords(pen.element(i))).toList())
+                + (inHand.size() > MOST_SPOKEN ? "; and %d more".formatted(inHand.size() - MOST_SPOKEN) : "");
+    }
+
+    private static String inWords(Element element) {
+        Ratio quavers = element.length().times(Ratio.of(QUAVERS, 1));
+        return "%s, %s quaver%s".formatted(element instanceof Note note ? note.pitch().spoken() : "rest", quavers, quavers.equals(Ratio.ONE) ? "" : "s");
     }
 
     /** How far down the pen's line is, to be kept in sight. */

@@ -14,6 +14,7 @@ import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.Labeled;
+import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.frame.Screen;
 
@@ -41,6 +42,39 @@ class AccessibleWindowTest extends WindowTest {
             look("card-" + card, wrong);
         }
         assertThat(wrong).isEmpty();
+    }
+
+    /** Where arrows walk on something drawn, what is in hand is said as it changes. */
+    @Test
+    void whatIsInHandIsSaid() {
+        open(true);
+        interact(() -> model.show("trellis"));
+        assertThat(walked()).startsWith("rung ");
+        interact(() -> model.show("reading"));
+        until(() -> model.underWay().isEmpty());
+        assertThat(walked()).startsWith("phrase A2, bars 3 to 4");
+        interact(() -> model.show("rounds"));
+        until(() -> rounds().state().get() != null);
+        assertThat(walked()).startsWith("time 1, A2: ");
+        interact(() -> model.show("writing"));
+        until(() -> model.underWay().isEmpty());
+        interact(() -> Objects.requireNonNull(model.screen().get().node().lookup("#pen-stave")).requestFocus());
+        push(KeyCode.HOME);
+        assertThat(said()).isEqualTo("at the beginning of the tune");
+        assertThat(walked()).isEqualTo("D, 1 quaver");
+    }
+
+    private String said() {
+        return Objects.requireNonNull(stage.getScene().getFocusOwner()).getAccessibleText();
+    }
+
+    /** What is said after a step to the right, which is not what was said before. */
+    private String walked() {
+        String before = said();
+        push(KeyCode.RIGHT);
+        rest();
+        assertThat(said()).isNotEqualTo(before);
+        return said();
     }
 
     private void look(String name, List<String> wrong) throws IOException {
