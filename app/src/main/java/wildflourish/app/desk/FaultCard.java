@@ -16,7 +16,8 @@ import wildflourish.app.controls.Labels;
 final class FaultCard extends VBox {
 
     private static final int COLUMNS = 74;
-    private static final int ROWS = 22;
+    private static final int ROWS = 20;
+    private static final double WIDTH = 600;
 
     private final TextArea text = new TextArea();
 
@@ -45,8 +46,8 @@ final class FaultCard extends VBox {
         file.setId("fault-write");
         file.setOnAction(e -> write.accept(text.getText()));
         Label what = Labels.wrapped("This goes, as it stands here, to whoever looks after the program, if you send it; the program sends nothing. Names of students and tunes are covered: look whether any is left, and say in the first lines what you did.");
-        // As wide as the text below it, on as many lines as that takes.
-        what.setPrefWidth(1);
+        // No wider than the text below it, on as many lines as that takes.
+        what.setPrefWidth(WIDTH);
         getChildren().addAll(Labels.heading("Something went wrong"), what, text, new HBox(8, copy, file));
     }
 

@@ -155,6 +155,7 @@ class GuideWindowTest extends WindowTest {
         TextArea text = (TextArea) Objects.requireNonNull(view.lookup("#fault-text"));
 
         assertThat(text.getText()).contains("The window says: “(a tune)” of (a student) could not be read").contains("Screen: Trellis").contains("Java: ");
+        assertThat(Objects.requireNonNull(view.lookup("#fault-card")).getBoundsInParent().getHeight()).as("it fits the window").isLessThan(720);
         write("I pressed Enter.");
         Path file = folder.resolve("report.txt");
         interact(() -> ((Button) Objects.requireNonNull(view.lookup("#fault-write"))).fire());
