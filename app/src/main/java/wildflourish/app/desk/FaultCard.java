@@ -48,6 +48,7 @@ final class FaultCard extends VBox {
         Label what = Labels.wrapped("This goes, as it stands here, to whoever looks after the program, if you send it; the program sends nothing. Names of students and tunes are covered: look whether any is left, and say in the first lines what you did.");
         // No wider than the text below it, on as many lines as that takes.
         what.setPrefWidth(WIDTH);
+        what.setMaxWidth(Double.MAX_VALUE);
         getChildren().addAll(Labels.heading("Something went wrong"), what, text, new HBox(8, copy, file));
     }
 
