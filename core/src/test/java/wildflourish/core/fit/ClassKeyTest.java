@@ -159,6 +159,50 @@ class ClassKeyTest {
         assertThat(box.losses()).allSatisfy(l -> assertThat(l.why()).isNotBlank());
     }
 
+    /** Whole keys first, then the cheapest, then the nearest; three of them. */
+    @Test
+    void theBestKeysComeInTheirOrder() {
+        Tune tune = major(Step.A, "A4:2 G#4:2 E5:2 G#4:2 | A4:4 B4:4");
+        for (Instrument instrument : List.of(PIPES, FIDDLE, Instruments.known("whistle-d"), Instruments.known("anglo-cg"))) {
+            Fit fit = Fit.of(tune, List.of(instrument, Instruments.known("mandolin")), School.USUAL);
+            List<Fit.Cell> byHand = Fit.column(tune, instrument, School.USUAL).stream().sorted(java.util.Comparator.comparingInt((Fit.Cell c) -> c.lie().missing().size())
+                    .thenComparingInt(c -> c.lie().cost()).thenComparingInt(c -> Math.abs(c.offset()))).limit(3).toList();
+            assertThat(fit.best(instrument)).isEqualTo(byHand);
+        }
+    }
+
+    /** What is spent in the bars is what is spent in all; a far key is felt on every note (data: 0.4 for each sign and note on the fiddle). */
+    @Test
+    void whatIsSpentAddsUp() {
+        Timeline tune = Timeline.of(Tunes.of(Meter.COMMON, Key.of(Step.A, -1, Mode.MAJOR), "Ab4:2 C5:2 Eb5:2 Ab5:2 | Db5:4 Bb4:4"));
+        Lie lie = Lie.of(tune, wildflourish.core.planning.Planner.plan(tune, FIDDLE));
+        Lie.Term far = lie.terms().stream().filter(t -> t.term().equals("far-key")).findFirst().orElseThrow();
+
+        assertThat(far.count()).as("four flats, at home down to one sharp").isEqualTo(5);
+        assertThat(far.cost()).isEqualTo((int) Math.round(5 * 6 * 0.4));
+        assertThat(far.words()).isEqualTo("a key 5 signs beyond those that these hands are at home in");
+        assertThat(lie.byBar().values().stream().mapToDouble(d -> d).sum()).isEqualTo(lie.cost() - far.cost(), org.assertj.core.data.Offset.offset(1e-6));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"Bbm7/F, 2, Cm7/G", "F#, -1, F", "G, 1, Ab", "D/F#, 2, E/G#", "N.C., 2, N.C.", "Eb, 0, Eb"})
+    void chordsGoAlong(String chord, int semitones, String there) {
+        Key from = Key.of(Step.G, 0, Mode.MAJOR);
+        assertThat(Moved.chord(chord, Moved.interval(from, semitones))).isEqualTo(there);
+    }
+
+    /** A note that neither of two singers has is theirs to miss; a cell is the cheapest of its octaves. */
+    @Test
+    void aCellIsTheCheapestOfItsOctaves() {
+        Tune tune = major(Step.D, "D4:2 E4:2 F#4:2 D5:2");
+        Fit.Cell cell = Fit.cell(tune, Instruments.known("english-48"), School.USUAL, 0);
+        for (int octave = -12; octave <= 12; octave += 12) {
+            Timeline moved = Timeline.of(Moved.by(tune, octave));
+            Lie other = Lie.of(moved, wildflourish.core.planning.Planner.plan(moved, Instruments.known("english-48")));
+            assertThat(other.missing().size() > cell.lie().missing().size() || other.cost() >= cell.lie().cost()).isTrue();
+        }
+    }
+
     @ParameterizedTest
     @CsvSource({"0, a recording in D major is in the tune's own key", "-1, 'to meet a recording in D flat major, move it a semitone up'", "2, 'to meet a recording in E major, move it 2 semitones down'"})
     void aRecordingInAnotherKeyIsMet(int offset, String words) {
