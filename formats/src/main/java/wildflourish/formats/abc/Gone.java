@@ -13,10 +13,10 @@ record Gone(Optional<String> instrument) {
 
     private static final Set<String> OF_A_LADDER = Set.of("rung", "density", "vary", "place");
 
-    /** Whether one of the lines, without their first word, names an instrument that is not there. */
+    /** Whether the first of the lines, without their first word, that names an instrument names one that is not there. */
     static Gone among(List<String> lines) {
-        return new Gone(lines.stream().filter(l -> l.startsWith("instrument ")).map(l -> l.substring("instrument ".length()).strip())
-                .filter(id -> Instruments.byId(id).isEmpty()).findFirst());
+        return new Gone(lines.stream().filter(l -> l.startsWith("instrument ")).findFirst().map(l -> l.substring("instrument ".length()).strip())
+                .filter(id -> Instruments.byId(id).isEmpty()));
     }
 
     /** Whether a line names it as the instrument in hand. */

@@ -76,6 +76,10 @@ final class Instructions {
                 findings.warning(line.number(), 1, "there is no instrument '%s'".formatted(gone.instrument().get()),
                         "the tune is shown as written; the ladder is kept, and is there again when the instrument is");
                 draft.rungs.name(new Keyword.Text("0 bare", line.number()));
+                if (lines.stream().map(Instructions::text).noneMatch(l -> l.startsWith("rung "))) {
+                    // With no rungs that would name it, the instrument itself would be forgotten.
+                    draft.hold(gone.kept("rung 0 bare"));
+                }
                 continue;
             }
             try {

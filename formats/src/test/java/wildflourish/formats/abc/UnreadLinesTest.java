@@ -79,4 +79,13 @@ class UnreadLinesTest {
         assertThat(tune.arrangement()).isEmpty();
         assertThat(AbcWriter.write(tune.tune(), tune.unread())).contains("I:flourish rung 3 high\n").contains("I:flourish place 1 cut from 3\n");
     }
+
+    @Test
+    void anInstrumentThatIsGoneIsRememberedThoughItsLadderHadNoRungs() {
+        String tune = "X:1\nT:Gone\nM:4/4\nL:1/8\nI:flourish instrument kazoo\nI:flourish tempo 1/2=96\nK:D\nFAdf afdA|d8|]\n";
+        Arrangement without = AbcReader.read(tune).tunes().getFirst().arrangement().orElseThrow();
+
+        assertThat(without.unread()).containsExactly("elsewhere kazoo rung 0 bare");
+        assertThat(AbcReader.read(AbcWriter.write(without, 0)).tunes().getFirst().arrangement()).contains(without);
+    }
 }
