@@ -15,6 +15,7 @@ public final class GuideLink extends Hyperlink {
         super("Guide: " + words);
         setId("guide-link");
         getStyleClass().add("guide-link");
+        setMinHeight(USE_PREF_SIZE);
         setWrapText(true);
         setOnAction(e -> site.explain(target));
     }

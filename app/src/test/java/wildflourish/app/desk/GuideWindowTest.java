@@ -61,11 +61,10 @@ class GuideWindowTest extends WindowTest {
             }
         }
         assertThat(steps).isGreaterThan(8);
+        everyKeyThatTheGuideNamesIsOne();
     }
 
-    @Test
-    void everyKeyThatTheGuideNamesIsOne() {
-        open(true);
+    private void everyKeyThatTheGuideNamesIsOne() {
         List<Keys> keys = view.commands().all().stream().flatMap(o -> o.command().keys().stream()).toList();
         Stream.concat(Stream.of(Guide.shipped().contents()), Guide.shipped().pages().stream()).forEach(page -> page.blocks().stream()
                 .flatMap(b -> b.runs().stream()).filter(r -> r.kind() == Page.Run.Kind.KEY && !r.words().matches("[./~%].*|library.*")).forEach(r ->

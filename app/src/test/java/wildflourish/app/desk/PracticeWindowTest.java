@@ -82,6 +82,7 @@ class PracticeWindowTest extends WindowTest {
 
     @Test
     void tapsOnTheKeyboardAreMeasured() {
+        pace = 2;
         sitDown();
         push(KeyCode.ENTER);
         until(() -> now().phase() == PracticeState.Phase.COUNTING);
