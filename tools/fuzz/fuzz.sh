@@ -24,6 +24,6 @@ for target in $targets; do
   "$java" -cp "target/fuzz/lib/*:$module/target/test-classes:$module/target/classes:core/target/classes:$(cat target/fuzz/$module.classpath)" com.code_intelligence.jazzer.Jazzer \
     --target_class="wildflourish.$module.fuzz.${target}Target" --instrumentation_includes='wildflourish.**' --keep_going=20 --disabled_hooks='com.code_intelligence.jazzer.sanitizers.**' \
     --reproducer_path="target/fuzz/found-$target" "$grown" "$kept" -artifact_prefix="target/fuzz/found-$target/" \
-    -max_total_time="$seconds" -timeout=20 -rss_limit_mb=6000 -max_len=20000 || status=1
+    -max_total_time="$seconds" -timeout=60 -rss_limit_mb=6000 -max_len=20000 || status=1
 done
 exit $status

@@ -21,6 +21,7 @@ public final class Backups {
 
     private static final int KEPT = 7;
     private static final String MARK = ".backup-";
+    private static final String PART = ".part";
 
     private final Path library;
     private final Clock clock;
@@ -54,7 +55,7 @@ public final class Backups {
         if (!Files.isRegularFile(library)) {
             throw new LibraryFault("there is no library at %s".formatted(library), null);
         }
-        Path part = to.resolveSibling(to.getFileName() + ".part");
+        Path part = part(to);
         try {
             Files.createDirectories(to.toAbsolutePath().getParent());
             Files.deleteIfExists(part);
@@ -83,6 +84,7 @@ public final class Backups {
         if (!Files.isRegularFile(library)) {
             return Optional.empty();
         }
+        dropPieces(to);
         Optional<Holding> last = all().stream().findFirst();
         Holding now = look(library);
         boolean same = last.filter(l -> l.tunes() == now.tunes() && l.editions() == now.editions() && l.passes() == now.passes() && l.latest().equals(now.latest())).isPresent();
@@ -101,6 +103,21 @@ public final class Backups {
         return Optional.of(written);
     }
 
+    /** What a killed program left of earlier days' back-ups is no copy, and holds what has been taken out since; today's may be under way in another window. */
+    private void dropPieces(Path today) {
+        beside().filter(f -> f.toString().endsWith(PART) && !f.equals(part(today))).forEach(piece -> {
+            try {
+                Files.deleteIfExists(piece);
+            } catch (IOException e) {
+                // The next day tries again.
+            }
+        });
+    }
+
+    private static Path part(Path of) {
+        return of.resolveSibling(of.getFileName() + PART);
+    }
+
     /** The back-ups beside the library that can be read, the newest first. */
     public List<Holding> all() {
         return files().stream().flatMap(f -> {
@@ -113,11 +130,15 @@ public final class Backups {
     }
 
     private List<Path> files() {
-        try (Stream<Path> beside = Files.list(library.getParent())) {
-            return beside.filter(f -> f.getFileName().toString().startsWith(library.getFileName() + MARK) && !f.toString().endsWith(".part"))
-                    .sorted(Comparator.comparing((Path f) -> f.getFileName().toString()).reversed()).toList();
+        return beside().filter(f -> !f.toString().endsWith(PART)).sorted(Comparator.comparing((Path f) -> f.getFileName().toString()).reversed()).toList();
+    }
+
+    /** The back-ups, and pieces of them, in no order. */
+    private Stream<Path> beside() {
+        try (Stream<Path> all = Files.list(library.getParent())) {
+            return all.filter(f -> f.getFileName().toString().startsWith(library.getFileName() + MARK)).toList().stream();
         } catch (IOException e) {
-            return List.of();
+            return Stream.empty();
         }
     }
 

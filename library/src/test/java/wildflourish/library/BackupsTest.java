@@ -69,6 +69,23 @@ class BackupsTest {
         }
     }
 
+    /** A program that was killed while it made a copy leaves a piece with everybody's names in it. */
+    @Test
+    void piecesThatAKilledProgramLeftAreNotKept() throws IOException {
+        Path yesterdays = Files.writeString(folder.resolve("library.sqlite.backup-2026-11-25.part"), "a piece");
+        Path todays = Files.writeString(folder.resolve("library.sqlite.backup-2026-11-26.part"), "perhaps another window's");
+        Path other = Files.writeString(folder.resolve("notes.part"), "somebody else's");
+        try (Library library = Library.open(file(), THURSDAY)) {
+            assertThat(library.backups().daily()).as("an empty library has nothing to be copied").isEmpty();
+            assertThat(yesterdays).doesNotExist();
+            assertThat(todays).exists();
+            add(library, "The Ebb");
+            assertThat(library.backups().daily()).isPresent();
+        }
+        assertThat(todays).as("replaced by the copy itself").doesNotExist();
+        assertThat(other).exists();
+    }
+
     @Test
     void oneADayIsMadeOfALibraryThatChangedAndAWeekIsKept() throws IOException {
         Instant day = THURSDAY.instant();
