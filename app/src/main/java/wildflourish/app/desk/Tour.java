@@ -103,7 +103,8 @@ final class Tour {
             takeBack();
             model.show("trellis");
             trellisView().toggleLadder();
-            trellis.select(5, 2);
+            trellis.select(4, 2);
+            model.say("");
             model.listening().setStretch(wildflourish.app.listening.ListeningState.Extent.TUNE);
         }));
         stops.add(new Stop("playing", () -> {
