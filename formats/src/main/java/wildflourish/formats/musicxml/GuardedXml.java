@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.IdentityHashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.MissingResourceException;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.xml.stream.Location;
@@ -107,6 +108,9 @@ final class GuardedXml {
         } catch (XMLStreamException | JAXBException e) {
             Place place = placeOf(e, reader);
             throw new Broken(place, reader != null && !reader.tooMuch.isEmpty() ? reader.tooMuch : "the XML breaks off or is damaged here");
+        } catch (MissingResourceException e) {
+            // The library has no words for this damage, and throws that it has none.
+            throw new Broken(reader == null ? Place.NOWHERE : reader.place(), "the XML breaks off or is damaged here");
         } catch (ClassCastException | NumberFormatException | IllegalStateException e) {
             throw new Broken(reader == null ? Place.NOWHERE : reader.place(), "the XML is not built as a score is");
         }

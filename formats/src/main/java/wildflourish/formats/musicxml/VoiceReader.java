@@ -101,6 +101,12 @@ final class VoiceReader {
                 }
             }
         }
+        if (!bars.isEmpty() && !bars.getLast().endsSystem()) {
+            // Only bars without music follow, which are left out: the line ends here.
+            Bar last = bars.removeLast();
+            bars.add(new Bar(last.number(), last.elements(), last.closing(), last.ending(), last.part(), true));
+            sung.endLine(bars.size());
+        }
         Meter opens = first.orElse(Meter.COMMON);
         List<Field> fields = new ArrayList<>(sung.fields());
         fields.addAll(head.fields());
