@@ -122,6 +122,11 @@ public final class MidiReader {
         for (VoiceId id : order.subList(0, Math.min(MOST_VOICES, order.size()))) {
             tunes.add(new OtherVoices.Voice(name(id, order.size()), takenDown(voices.getOrDefault(id, List.of()), frame, id.equals(melody))));
         }
+        // Notes too short to be written are none.
+        tunes.removeIf(t -> t.tune().bars().isEmpty());
+        if (tunes.isEmpty()) {
+            return Optional.empty();
+        }
         if (tunes.size() > 1) {
             findings.warning(0, 0, "the file has %d voices: “%s” was taken as the melody".formatted(tunes.size(), tunes.getFirst().name()),
                     "the others are kept with the tune: %s; any of them can be made the melody".formatted(
