@@ -1,7 +1,7 @@
 #!/usr/bin/env bash
 # Feeds the readers with what a fuzzer makes up that looks which code it reaches: tools/fuzz/fuzz.sh SECONDS [TARGET...]
-# Targets: Abc Instructions MusicXml Midi Steps Audio; with none, all of them in turn, each for so many seconds. Wants Java 25 and
-# Maven, and fetches the fuzzer from Maven Central. What it finds is left in target/fuzz; the corpus that is kept is beside the tests.
+# Targets: Abc Instructions MusicXml Midi Steps Audio; with none, all of them in turn, each for so many seconds. Wants Java 25, Maven
+# and unzip, and fetches the fuzzer from Maven Central. What it finds is left in target/fuzz; the corpus that is kept is beside the tests.
 set -eu
 cd "$(dirname "$0")/../.."
 seconds=${1:?"give a number of seconds for each target"}
@@ -20,6 +20,7 @@ for target in $targets; do
   kept=$module/src/test/resources/fuzz/$target
   grown=target/fuzz/$target
   mkdir -p "$kept" "$grown" "target/fuzz/found-$target"
+  [ ! -f "$kept/learnt.zip" ] || unzip -qn "$kept/learnt.zip" -d "$grown"
   # The first folder takes what is learnt, so that what is kept stays as it is.
   "$java" -cp "target/fuzz/lib/*:$module/target/test-classes:$module/target/classes:core/target/classes:$(cat target/fuzz/$module.classpath)" com.code_intelligence.jazzer.Jazzer \
     --target_class="wildflourish.$module.fuzz.${target}Target" --instrumentation_includes='wildflourish.**' --keep_going=20 --disabled_hooks='com.code_intelligence.jazzer.sanitizers.**' \

@@ -1,14 +1,13 @@
 package wildflourish.app.desk;
 
-import java.util.Optional;
 import javafx.beans.InvalidationListener;
 import javafx.geometry.Pos;
-import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
 import org.jspecify.annotations.Nullable;
 import wildflourish.app.frame.Commands;
@@ -111,6 +110,7 @@ final class GuideDock {
         GuidePane there = pane;
         if (there == null) {
             there = new GuidePane(guide(), new Here(), this::close);
+            StackPane.setAlignment(there, Pos.TOP_LEFT);
             there.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
                 if (e.getCode() == KeyCode.ESCAPE) {
                     close();
@@ -140,24 +140,14 @@ final class GuideDock {
         there.setMinWidth(width);
         there.setPrefWidth(width);
         there.setMaxWidth(width);
-        Optional<StackPane> above = open && window.getWidth() - width < LEAST_REST * model.look().get().scale() ? Optional.of(middle) : Optional.empty();
-        move(there, above);
-    }
-
-    /** A node has one place at a time: it is taken from where it was first. */
-    private void move(GuidePane there, Optional<StackPane> above) {
-        Node where = there.getParent();
-        Node wanted = !open ? null : above.<Node>map(m -> m).orElse(left);
-        if (where == wanted) {
+        Pane wanted = window.getWidth() - width < LEAST_REST * model.look().get().scale() ? middle : left;
+        if (open && there.getParent() == wanted) {
             return;
         }
         left.getChildren().remove(there);
         middle.getChildren().remove(there);
-        if (open && above.isPresent()) {
-            StackPane.setAlignment(there, Pos.TOP_LEFT);
-            middle.getChildren().add(there);
-        } else if (open) {
-            left.getChildren().add(there);
+        if (open) {
+            wanted.getChildren().add(there);
         }
     }
 
