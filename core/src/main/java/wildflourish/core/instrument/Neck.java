@@ -175,10 +175,11 @@ public final class Neck implements Layout {
     @Override
     public int sounds(String typed) {
         String[] words = typed.strip().split("[\\s:,]+");
-        OpenString string = strings.stream().filter(s -> s.name().equalsIgnoreCase(words[0])).findFirst()
+        String first = words.length == 0 ? "" : words[0];
+        OpenString string = strings.stream().filter(s -> s.name().equalsIgnoreCase(first)).findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("'%s' names no string; there are %s".formatted(
-                        words[0], String.join(" ", strings.stream().map(OpenString::name).toList()))));
-        String rest = typed.strip().substring(words[0].length()).replaceAll("[:,]", " ").strip()
+                        first, String.join(" ", strings.stream().map(OpenString::name).toList()))));
+        String rest = typed.strip().substring(first.length()).replaceAll("[:,]", " ").strip()
                 .toLowerCase(Locale.ROOT);
         int at = rest.indexOf(" at ");
         int shift = at < 0 ? 0 : number(rest.substring(at + 4));

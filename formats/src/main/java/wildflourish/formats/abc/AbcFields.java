@@ -70,7 +70,7 @@ final class AbcFields {
         if (match.matches()) {
             int over = Integer.parseInt(match.group(2));
             int count = Integer.parseInt(match.group(1));
-            if (count > 0 && over > 0 && over <= 512 && Integer.bitCount(over) == 1) {
+            if (count > 0 && count <= over && over <= 512 && Integer.bitCount(over) == 1) {
                 return Optional.of(Ratio.of(count, over));
             }
         }

@@ -331,7 +331,8 @@ final class TuneReader {
             case 'M' -> builder().change(values.meter(value, line, column, builder().meter()));
             case 'L' -> values.unit(value, line, column).ifPresent(music()::unit);
             case 'Q' -> values.tempo(value, unit.orElse(Ratio.of(1, 8)), line, column).ifPresent(builder()::change);
-            case 'P' -> builder().part(AbcText.printable(value).strip());
+            // In the music a name with a voice in it would be taken for that voice.
+            case 'P' -> builder().part(AbcText.printable(value).strip().replace("[V:", "(V:"));
             case 'U' -> define(new AbcLine(line, "U:" + value));
             case 'I' -> instruction(new AbcLine(line, "I:" + value));
             case 'V' -> {

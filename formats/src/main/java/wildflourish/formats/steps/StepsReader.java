@@ -26,6 +26,7 @@ import wildflourish.formats.book.TuneBook;
  */
 public final class StepsReader {
 
+    private static final String PLAIN = "X:1\nL:1/8\nK:C\nz\n";
     private static final Pattern HEAD = Pattern.compile("[A-Za-z]:(?!\\|).*");
     private static final Pattern STEP = Pattern.compile("(?:(\\d{1,2})\\s*[x×]\\s+)?(.+?)(?:\\s*:\\s*(\\d{1,2}(?:/\\d{1,2})?))?");
     private static final int LONGEST = 20_000;
@@ -73,7 +74,8 @@ public final class StepsReader {
                 + (said.contains("L:") ? "" : "L:1/8\n") + said.lines().filter(l -> l.startsWith("K:")).findFirst().orElse("K:C") + "\nz\n";
         TuneBook read = AbcReader.read(whole);
         read.findings().stream().filter(f -> f.isError()).forEach(f -> findings.error(1, 0, f.what(), f.remedy()));
-        Tune tune = read.tunes().getFirst().tune();
+        // Lines of the head that make no tune of their own are told above: the steps are read without them.
+        Tune tune = (read.tunes().isEmpty() ? AbcReader.read(PLAIN) : read).tunes().getFirst().tune();
         return new Tune(tune.head(), BarLine.NONE, List.of());
     }
 

@@ -56,7 +56,9 @@ public final class Recording implements Audio {
             }
             AudioFormat wanted = new AudioFormat(found.getSampleRate(), 16, found.getChannels(), true, false);
             return new Recording(file, found.matches(wanted) ? stream : AudioSystem.getAudioInputStream(wanted, stream));
-        } catch (UnsupportedAudioFileException | IllegalArgumentException e) {
+        } catch (NoRecording e) {
+            throw e;
+        } catch (UnsupportedAudioFileException | RuntimeException | OutOfMemoryError e) {
             throw new NoRecording("%s: this is no recording that can be read: WAV, AIFF, FLAC and MP3 are".formatted(file), e);
         } catch (IOException e) {
             throw new NoRecording("%s: the file could not be read: look whether its disk is there, and try again".formatted(file), e);
@@ -84,7 +86,8 @@ public final class Recording implements Audio {
             for (int read = 0; got < wanted && read >= 0; got += Math.max(0, read)) {
                 read = stream.read(bytes, got, wanted - got);
             }
-        } catch (IOException e) {
+        } catch (IOException | RuntimeException | OutOfMemoryError e) {
+            // The libraries believe what a damaged file says of itself, lengths of its remarks and tables among it, and fall over it.
             throw new NoRecording("%s: the file breaks off in the middle of what cannot be read: copy it again".formatted(file), e);
         }
         int count = got / (inFile * 2);
