@@ -57,7 +57,8 @@ public final class WordHints {
             hint.setText(word.inWords());
             Point2D place = scene.getRoot().localToScreen(x, y + BELOW);
             if (place != null && scene.getWindow().isShowing()) {
-                hint.show(scene.getWindow(), place.getX(), place.getY());
+                // Of the scene, so that its words grow with the others.
+                hint.show(scene.getRoot(), place.getX(), place.getY());
             }
         });
     }

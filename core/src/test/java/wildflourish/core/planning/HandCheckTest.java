@@ -94,4 +94,43 @@ class HandCheckTest {
             });
         }
     }
+
+    private static void assertOnly(String text, String what, int line, int column, String remedy) {
+        assertThat(check("fiddle", text).findings()).as(text).singleElement().satisfies(f -> {
+            assertThat(f.what()).isEqualTo(what);
+            assertThat(f.line()).isEqualTo(line);
+            assertThat(f.column()).isEqualTo(column);
+            assertThat(f.remedy()).contains(remedy);
+        });
+    }
+
+    /** What is left out, or is too much, is told in one finding, where it is. */
+    @Test
+    void whatIsLeftOutOrTooMuchIsToldWhereItIs() {
+        assertOnly("D 0|D 2|A 0|A 3|D 3", "the last 2 notes of the tune have no place", 1, 17, "go on from G in bar 2");
+        assertOnly("D 0|D 2|A 0|A 3|D 3|D 3", "the last note of the tune has no place", 1, 21, "go on from E in bar 2");
+        assertOnly("D 0|D 3|D 3|D 1", "3 notes from F sharp in bar 1 on have no place", 1, 5, "write D high 2");
+        assertOnly("", "the last 7 notes of the tune have no place", 1, 1, "go on from D in bar 1");
+        assertOnly("D 0|D 2|A 0|A 3\nD 3|D 3|D 1|D 1", "the tune has no more notes", 2, 13, "it has 7 notes");
+        assertOnly("D 0\n  D 0 % again?\nD 2|A 0|A 3|D 3|D 3|D 1", "D 0 is one too many before F sharp in bar 1", 2, 3, "it has 7 notes");
+    }
+
+    @Test
+    void aPlaceIsRepeatedInAnyWords() {
+        for (String twice : new String[] {"D 3 x2", "D 3 x 2", "D 3 2x", "D 3 2 times", "D 3 twice", "D 3 Twice", "D 3 once|D 3", "D 3 x1|D 3", "D 3 x0|D 3"}) {
+            HandCheck check = check("fiddle", "D 0|D 2|A 0|A 3|" + twice + "|D 1");
+            assertThat(check.findings()).as(twice).isEmpty();
+            assertThat(check.right()).as(twice).isEqualTo(7);
+        }
+        assertThat(check("fiddle", "D 0|D 2|A 0|A 3|D 3 thrice|D 1").findings()).singleElement().satisfies(f -> assertThat(f.what()).startsWith("D 3 is one too many"));
+        assertThat(check("fiddle", "D 0|D 2|A 0|A 3|D 3 x9999|D 3|D 1").findings()).as("nobody means so many").isEmpty();
+    }
+
+    /** A note that is passed over is neither right nor wrong. */
+    @Test
+    void aNoteThatIsPassedOverIsNotCounted() {
+        HandCheck check = check("fiddle", "D 0|-|-|A 3|D 3|D 3|D 1");
+        assertThat(check.findings()).isEmpty();
+        assertThat(check.right()).isEqualTo(5);
+    }
 }
