@@ -17,6 +17,7 @@ import javafx.scene.control.Labeled;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.frame.Screen;
+import wildflourish.app.writing.WritingScreen;
 
 /** What a screen reader meets: every screen as a tree of roles and names, which is left in {@code target/accessible}. */
 class AccessibleWindowTest extends WindowTest {
@@ -51,16 +52,16 @@ class AccessibleWindowTest extends WindowTest {
         interact(() -> model.show("trellis"));
         assertThat(walked()).startsWith("rung ");
         interact(() -> model.show("reading"));
-        until(() -> model.underWay().isEmpty());
+        until(() -> said() != null && said().startsWith("phrase "));
         assertThat(walked()).startsWith("phrase A2, bars 3 to 4");
         interact(() -> model.show("rounds"));
-        until(() -> rounds().state().get() != null);
+        until(() -> said() != null && said().startsWith("time 1"));
         assertThat(walked()).startsWith("time 1, A2: ");
         interact(() -> model.show("writing"));
-        until(() -> model.underWay().isEmpty());
+        until(() -> model.screen(WritingScreen.class).model().pen().get().isPresent());
         interact(() -> Objects.requireNonNull(model.screen().get().node().lookup("#pen-stave")).requestFocus());
         push(KeyCode.HOME);
-        assertThat(said()).isEqualTo("at the beginning of the tune");
+        until(() -> said().equals("at the beginning of the tune"));
         assertThat(walked()).isEqualTo("D, 1 quaver");
     }
 

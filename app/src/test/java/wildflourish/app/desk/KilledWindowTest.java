@@ -31,7 +31,7 @@ class KilledWindowTest {
     /** Each library is worked in, and killed, so often before a new one is begun. */
     private static final int PER_LIBRARY = 25;
     /** It is killed after up to so many things that it finished, and so many thousandths of a second more. */
-    private static final int MOST_THINGS = 60;
+    private static final int MOST_THINGS = 24;
     private static final int LONGEST_MS = 25;
 
     @TempDir
