@@ -9,7 +9,6 @@ import org.commonmark.node.Emphasis;
 import org.commonmark.node.Heading;
 import org.commonmark.node.Image;
 import org.commonmark.node.Link;
-import org.commonmark.node.ListItem;
 import org.commonmark.node.Node;
 import org.commonmark.node.OrderedList;
 import org.commonmark.node.Paragraph;
@@ -74,11 +73,6 @@ final class PageReader extends AbstractVisitor {
         pointed = true;
         visitChildren(list);
         pointed = false;
-    }
-
-    @Override
-    public void visit(ListItem item) {
-        visitChildren(item);
     }
 
     private List<Page.Run> gather(Node node) {

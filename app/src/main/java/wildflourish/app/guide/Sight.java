@@ -21,15 +21,6 @@ public final class Sight {
                 || node instanceof Parent parent && parent.getChildrenUnmodifiable().stream().anyMatch(n -> holds(n, words, except));
     }
 
-    /** Everything that can be read, a line each, but for what stands in one node. */
-    public static String all(Node node, Node except) {
-        if (!node.isVisible() || node == except) {
-            return "";
-        }
-        String within = node instanceof Parent parent && !(node instanceof Labeled) ? String.join("", parent.getChildrenUnmodifiable().stream().map(n -> all(n, except)).toList()) : "";
-        return text(node).isEmpty() ? within : text(node) + "\n" + within;
-    }
-
     private static String text(Node node) {
         return switch (node) {
             case Labeled labeled when labeled.getText() != null -> labeled.getText();

@@ -7,10 +7,8 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -111,12 +109,12 @@ public final class FaultReport {
 
     /** What was logged beside a library, the older log first; empty when there is none. */
     public static String logged(Path library) throws IOException {
-        Set<String> parts = new LinkedHashSet<>();
+        StringBuilder all = new StringBuilder();
         for (Path log : List.of(Trouble.logBefore(library), Trouble.log(library))) {
             if (Files.isRegularFile(log)) {
-                parts.add(new String(Files.readAllBytes(log), StandardCharsets.UTF_8));
+                all.append(new String(Files.readAllBytes(log), StandardCharsets.UTF_8));
             }
         }
-        return String.join("", parts);
+        return all.toString();
     }
 }

@@ -10,7 +10,6 @@ import java.util.stream.Stream;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.Hyperlink;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
@@ -20,6 +19,7 @@ import javafx.scene.text.Text;
 import javafx.stage.PopupWindow;
 import javafx.stage.Window;
 import org.junit.jupiter.api.Test;
+import wildflourish.app.frame.GuideLink;
 import wildflourish.app.frame.Keys;
 import wildflourish.app.guide.Guide;
 import wildflourish.app.guide.GuidePane;
@@ -55,7 +55,7 @@ class GuideWindowTest extends WindowTest {
                 try {
                     until(() -> guide().isDone(index));
                 } catch (AssertionError e) {
-                    throw new AssertionError(which + ": " + step.inWords() + "; read on the window: " + Sight.all(view, guide()), e);
+                    throw new AssertionError(which + ": " + step.inWords() + "; the window says: " + model.message().get(), e);
                 }
                 steps++;
             }
@@ -120,7 +120,9 @@ class GuideWindowTest extends WindowTest {
         open(true);
         for (String screen : List.of("reading", "fit", "across", "lesson", "class", "recording")) {
             interact(() -> model.show(screen));
-            interact(() -> ((Hyperlink) model.screen().get().node().lookup("#guide-link")).fire());
+            GuideLink link = (GuideLink) model.screen().get().node().lookup("#guide-link");
+            interact(link::fire);
+            assertThat(guide().page().section(link.target().substring(link.target().indexOf('#') + 1))).as(link.target()).isPresent();
             assertThat(guide().page().title()).as(screen).isNotEqualTo("Guide");
             interact(() -> ((Button) guide().lookup("#guide-close")).fire());
         }
