@@ -69,7 +69,7 @@ public final class Library implements AutoCloseable {
                 handle.close();
                 throw e;
             }
-            return new Library(file, new Store(handle), clock, leftOpen);
+            return new Library(file, new Store(file, handle), clock, leftOpen);
         } catch (LibraryFault e) {
             throw new LibraryFault("the library %s cannot be opened: %s".formatted(path, e.getMessage()), e.getCause());
         } catch (IOException e) {

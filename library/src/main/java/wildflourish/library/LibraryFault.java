@@ -17,9 +17,24 @@ public final class LibraryFault extends RuntimeException {
     private static final Set<SQLiteErrorCode> PASSING = Set.of(SQLiteErrorCode.SQLITE_BUSY, SQLiteErrorCode.SQLITE_LOCKED,
             SQLiteErrorCode.SQLITE_IOERR, SQLiteErrorCode.SQLITE_FULL, SQLiteErrorCode.SQLITE_CANTOPEN, SQLiteErrorCode.SQLITE_READONLY);
 
+    /** What a connection says whose disk is away: a page that cannot be fetched is to SQLite a damaged one. */
+    private static final Set<SQLiteErrorCode> OF_THE_DISK = Set.of(SQLiteErrorCode.SQLITE_IOERR, SQLiteErrorCode.SQLITE_CANTOPEN, SQLiteErrorCode.SQLITE_CORRUPT);
+
+    private final boolean away;
+
     /** A fault; what the driver said is looked for in its cause. */
     public LibraryFault(String message, @Nullable Throwable cause) {
+        this(message, cause, false);
+    }
+
+    private LibraryFault(String message, @Nullable Throwable cause, boolean away) {
         super(message, cause);
+        this.away = away;
+    }
+
+    /** The library is not where it was opened; it may come back. */
+    static LibraryFault away(String what) {
+        return new LibraryFault(what + "; what it held before is kept", null, true);
     }
 
     @Override
@@ -29,7 +44,7 @@ public final class LibraryFault extends RuntimeException {
 
     /** Whether the same may succeed when it is tried again later. */
     public boolean mayPass() {
-        return code(getCause()).map(PASSING::contains).orElse(false);
+        return away || code(getCause()).filter(PASSING::contains).isPresent();
     }
 
     /** What the driver gave as the reason, without its finer shades. */
@@ -42,9 +57,14 @@ public final class LibraryFault extends RuntimeException {
         return Optional.empty();
     }
 
-    /** Goes on where a part of the file is damaged; whatever else is wrong is thrown on. */
-    static void unlessDamaged(JdbiException e) {
-        if (!code(e).filter(SQLiteErrorCode.SQLITE_CORRUPT::equals).isPresent()) {
+    /** Whether the disk of the file may be what failed. */
+    static boolean isOfTheDisk(JdbiException e) {
+        return code(e).filter(OF_THE_DISK::contains).isPresent();
+    }
+
+    /** Goes on where a part of the file is damaged; whatever else is wrong is thrown on, its disk being away among it. */
+    static void unlessDamaged(LibraryFile file, JdbiException e) {
+        if (code(e).filter(SQLiteErrorCode.SQLITE_CORRUPT::equals).isEmpty() || !file.answers()) {
             throw e;
         }
     }

@@ -1,6 +1,7 @@
 package wildflourish.library;
 
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -10,6 +11,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.Jdbi;
 import org.jdbi.v3.core.JdbiException;
@@ -19,14 +21,14 @@ import org.sqlite.SQLiteDataSource;
 /** A library's file: how it is looked at, opened, copied and examined. */
 record LibraryFile(Path file) {
 
+    private static final String URL = "jdbc:sqlite:";
     /** A program that has to wait longer for another says so, and tries again. */
     private static final int WAIT_MS = 1000;
     private static final int FINDINGS = 3;
 
     /** Whether it was in use when its program, or the machine, ended: its journal is still beside it. */
     boolean wasLeftOpen() throws IOException {
-        Path journal = file.resolveSibling(file.getFileName() + "-wal");
-        return Files.exists(journal) && Files.size(journal) > 0;
+        return Files.exists(journal()) && Files.size(journal()) > 0;
     }
 
     /** Looks at what is there, writing nothing to it. */
@@ -54,8 +56,38 @@ record LibraryFile(Path file) {
 
     private Handle open(SQLiteConfig config) {
         SQLiteDataSource source = new SQLiteDataSource(config);
-        source.setUrl("jdbc:sqlite:" + file.toAbsolutePath());
+        source.setUrl(URL + file.toAbsolutePath());
         return Jdbi.create(source).open();
+    }
+
+    /** The file that a handle is open on. */
+    static LibraryFile of(Handle handle) {
+        try {
+            return new LibraryFile(Path.of(handle.getConnection().getMetaData().getURL().substring(URL.length())));
+        } catch (SQLException e) {
+            throw new IllegalStateException("a handle without a file", e);
+        }
+    }
+
+    /**
+     * Whether the file is there, and its disk gives what is in it and takes what is handed to it. Nothing is written. While the file is
+     * in use its journal is asked in its place: a program that closes a file loses all its locks on it, SQLite's too, which has none there.
+     */
+    boolean answers() {
+        Path asked = Files.exists(journal()) ? journal() : file;
+        Set<StandardOpenOption> use = Files.isWritable(asked) ? Set.of(StandardOpenOption.READ, StandardOpenOption.WRITE) : Set.of(StandardOpenOption.READ);
+        try (FileChannel channel = FileChannel.open(asked, use)) {
+            // The beginning may be remembered from before; the disk is asked by being told to make sure of what it has.
+            channel.read(ByteBuffer.allocate(1));
+            channel.force(true);
+            return true;
+        } catch (IOException e) {
+            return false;
+        }
+    }
+
+    private Path journal() {
+        return file.resolveSibling(file.getFileName() + "-wal");
     }
 
     /** Makes a whole copy beside it, as it is before its tables are changed. */
@@ -116,7 +148,7 @@ record LibraryFile(Path file) {
             return handle.createQuery("PRAGMA integrity_check(%d)".formatted(FINDINGS)).mapTo(String.class).list().stream()
                     .filter(line -> !line.equals("ok")).toList();
         } catch (JdbiException e) {
-            LibraryFault.unlessDamaged(e);
+            LibraryFault.unlessDamaged(this, e);
             return List.of("its parts contradict each other");
         }
     }

@@ -69,7 +69,7 @@ final class Reader<T> {
             }
             return true;
         } catch (JdbiException e) {
-            LibraryFault.unlessDamaged(e);
+            LibraryFault.unlessDamaged(LibraryFile.of(handle), e);
             return false;
         }
     }

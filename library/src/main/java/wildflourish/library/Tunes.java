@@ -108,7 +108,7 @@ public final class Tunes {
         try {
             return h.createQuery(EDITION + "WHERE e.id = :id").bind("id", id).map((r, c) -> edition(r)).findOne();
         } catch (JdbiException e) {
-            LibraryFault.unlessDamaged(e);
+            LibraryFault.unlessDamaged(LibraryFile.of(h), e);
             return Optional.empty();
         }
     }
@@ -126,10 +126,18 @@ public final class Tunes {
         }
     }
 
-    /** Saves a new edition made from {@code parent}, which becomes the current one. */
+    /**
+     * Saves a new edition made from {@code parent}, which becomes the current one. One that is there already is not made twice: a disk
+     * that went away may have taken what it did not say it took.
+     */
     public Saved save(long tune, long parent, String what, String document) {
         return store.write(h -> {
             Optional<EditionEntry> meanwhile = besides(h, tune, parent);
+            Optional<Edition> already = meanwhile.map(e -> byId(h, e.id())).filter(e -> e.what().equals(what) && e.document().equals(document))
+                    .filter(e -> parent(h, e.id()).equals(Optional.of(parent)));
+            if (already.isPresent()) {
+                return new Saved(already.get(), Optional.empty());
+            }
             return new Saved(byId(h, insert(h, tune, parent, what, document)), meanwhile);
         });
     }
@@ -189,7 +197,7 @@ public final class Tunes {
                     remark = remark.or(() -> Optional.of("the earliest steps of this tune are damaged; what they led to is here"));
                 }
             } catch (JdbiException e) {
-                LibraryFault.unlessDamaged(e);
+                LibraryFault.unlessDamaged(LibraryFile.of(h), e);
                 steps.clear();
                 steps.add(new EditionEntry(now.id(), now.what(), now.madeAt().toString()));
                 remark = Optional.of("the steps that led here cannot be read; the tune is here");
@@ -198,7 +206,7 @@ public final class Tunes {
             try {
                 steps.addAll(line(h, now.id(), FORTH));
             } catch (JdbiException e) {
-                LibraryFault.unlessDamaged(e);
+                LibraryFault.unlessDamaged(LibraryFile.of(h), e);
                 remark = remark.or(() -> Optional.of("what was undone last cannot be read; the tune is here"));
             }
             return new Steps(steps, at, now, remark);

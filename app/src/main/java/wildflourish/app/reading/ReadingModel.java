@@ -168,6 +168,10 @@ public final class ReadingModel {
         if (marks.equals(marks())) {
             return;
         }
+        if (!state.get().reading().timeline().tune().equals(trellis.arrangement().tune())) {
+            say.accept("another tune is being opened: do that once more");
+            return;
+        }
         trellis.settle(what, trellis.arrangement().with(marks));
     }
 

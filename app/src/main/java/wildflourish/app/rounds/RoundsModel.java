@@ -169,6 +169,10 @@ public final class RoundsModel {
     }
 
     private void settle(String what, Rounds rounds) {
+        if (!state.get().arrangement().tune().equals(trellis.arrangement().tune())) {
+            say.accept("another tune is being opened: do that once more");
+            return;
+        }
         trellis.settle(what, trellis.arrangement().with(rounds));
         publish(trellis.arrangement());
     }

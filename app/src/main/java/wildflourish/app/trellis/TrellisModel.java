@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.SortedMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.jspecify.annotations.Nullable;
@@ -199,12 +200,17 @@ public final class TrellisModel {
         refresh();
     }
 
-    /** Computes in the background and goes on with the value on the interface's thread. */
-    <T> void later(java.util.function.Supplier<T> work, Consumer<T> then) {
+    /** Computes in the background and goes on with the value on the interface's thread, unless another tune has been opened by then. */
+    <T> void later(Supplier<T> work, Consumer<T> then) {
         working++;
+        History asking = history;
         background.run(NOT_WORKED_OUT, job -> work.get(), answer -> {
             working--;
-            then.accept(answer);
+            if (asking == history) {
+                then.accept(answer);
+            } else {
+                say.accept("another tune was opened before that was worked out: it was left as it was");
+            }
         }, () -> working--);
     }
 
@@ -354,8 +360,16 @@ public final class TrellisModel {
             walked(step.get(), word);
         } else {
             readingBack = true;
-            background.latest(READING_BACK, READING_BACK, job -> step.get().after().get(), read -> walked(step.get(), word),
-                    () -> readingBack = false);
+            History walking = steps();
+            background.latest(READING_BACK, READING_BACK, job -> step.get().after().get(), read -> ofThisTune(walking, () -> walked(step.get(), word)),
+                    () -> ofThisTune(walking, () -> readingBack = false));
+        }
+    }
+
+    /** Goes on with what belongs to a tune that was open, unless another is by now. */
+    private void ofThisTune(History of, Runnable then) {
+        if (of == history) {
+            then.run();
         }
     }
 

@@ -46,7 +46,7 @@ final class WindowToKill {
         this.model = model;
     }
 
-    /** Arguments: the library's file, and the seed of what is done. */
+    /** Arguments: the library's file, the seed of what is done and, where it is to end by itself, how much is done before. */
     public static void main(String[] arguments) throws Exception {
         Path file = Path.of(arguments[0]);
         CountDownLatch toolkit = new CountDownLatch(1);
@@ -63,9 +63,11 @@ final class WindowToKill {
         until(() -> model.trellis().isOpen());
         said("ready");
         WindowToKill window = new WindowToKill(file.toAbsolutePath().getParent(), new Random(Long.parseLong(arguments[1])), keeper, model);
-        for (int deed = 0; deed < 100_000; deed++) {
+        int deeds = arguments.length > 2 ? Integer.parseInt(arguments[2]) : 100_000;
+        for (int deed = 0; deed < deeds; deed++) {
             window.work("%s-%d".formatted(arguments[1], deed));
         }
+        System.exit(0);
     }
 
     private void work(String name) throws Exception {

@@ -15,10 +15,12 @@ import static org.mockito.Mockito.verify;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import wildflourish.app.work.Documents;
 import wildflourish.core.instrument.Instruments;
+import wildflourish.core.lesson.Student;
 import wildflourish.core.ornament.Verdict;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tempo;
@@ -349,5 +351,32 @@ class TrellisModelTest {
         slow.player().setTempo(99);
         later.run();
         assertThat(slow.state().get().arrangement().tempo()).isEqualTo(Tempo.parse("3/8=99"));
+    }
+
+    /** What was asked of one tune and is answered when another is open changes neither that one nor what the library has of it. */
+    @Test
+    void whatWasAskedOfOneTuneIsNotDoneToAnother() {
+        Arrangement other = Arrangement.bare(AbcReader.read("X:1\nT:Another\nM:4/4\nL:1/8\nK:G\nG2BG dGBG|\n").tunes().getFirst().tune(), Instruments.known("whistle-d"));
+        List<Consumer<TrellisModel>> asked = List.of(TrellisModel::undo, m -> m.player().setInstrument("fiddle"), m -> m.ornaments().prune(),
+                m -> m.player().setStudent(Student.of("Ina", "Thursday", "fiddle", "fluent")));
+        for (Consumer<TrellisModel> ask : asked) {
+            Later later = new Later();
+            TrellisModel slow = unhurried(later);
+            slow.open(7, start, new History(List.of(History.Step.read("added", () -> start.with(Tempo.parse("3/8=60"))), History.Step.done("tempo", start)), 1), 4, 1);
+            later.run();
+            ask.accept(slow);
+            slow.open(8, other, new History(List.of(History.Step.done("added", other)), 0), 0, 0);
+            later.run();
+            assertThat(slow.state().get().tune()).isEqualTo(8);
+            assertThat(slow.state().get().arrangement()).isEqualTo(other);
+            slow.player().setTempo(99);
+            later.run();
+            assertThat(slow.arrangement().tune()).isEqualTo(other.tune());
+            slow.undo();
+            later.run();
+            assertThat(slow.arrangement()).isEqualTo(other);
+        }
+        verify(journal, never()).save(eq(8L), contains("fiddle"), any());
+        verify(journal, never()).save(eq(8L), contains("pruned"), any());
     }
 }
