@@ -12,6 +12,7 @@ import wildflourish.core.tune.Element;
 import wildflourish.core.tune.Ending;
 import wildflourish.core.tune.Head;
 import wildflourish.core.tune.Key;
+import wildflourish.core.tune.Marks;
 import wildflourish.core.tune.Meter;
 import wildflourish.core.tune.Mode;
 import wildflourish.core.tune.Note;
@@ -24,7 +25,7 @@ import wildflourish.core.tune.Tune;
 
 /**
  * Small tunes for tests, written as words: {@code F#4:2} is a note worth two quavers, {@code z:1} a rest, {@code D5} a
- * quaver, {@code D5:3-} one tied on; {@code |}, {@code ||}, {@code |:}, {@code :|} are bar lines, {@code [1} an ending.
+ * quaver, {@code D5:3-} one tied on, {@code A4:2@Am} one under a chord; {@code |}, {@code ||}, {@code |:}, {@code :|} are bar lines, {@code [1} an ending.
  */
 public final class Tunes {
 
@@ -74,11 +75,17 @@ public final class Tunes {
                 List.of());
     }
 
-    private static Element element(String word) {
+    private static Element element(String noted) {
+        String word = noted.replaceFirst("@.*", "");
         boolean tied = word.endsWith("-");
         String[] parts = (tied ? word.substring(0, word.length() - 1) : word).split(":");
         Ratio length = Ratio.of(1, 8).times(parts.length > 1 ? Ratio.parse(parts[1]) : Ratio.ONE);
-        return parts[0].equals("z") ? Rest.of(length) : Note.of(Pitch.parse(parts[0]), length).withTied(tied);
+        return parts[0].equals("z") ? Rest.of(length) : Note.of(Pitch.parse(parts[0]), length).withTied(tied).withMarks(marks(noted));
+    }
+
+    private static Marks marks(String noted) {
+        int at = noted.indexOf('@');
+        return at < 0 ? Marks.NONE : new Marks(List.of(), List.of(), false, Optional.of(noted.substring(at + 1)), List.of());
     }
 
     public static Key d() {
