@@ -123,6 +123,20 @@ class LibraryTest {
         }
     }
 
+    /** Whoever does not get at the file in time tries again, as the window does. */
+    private static void saved(Library library, long tune, long parent, String document) {
+        while (true) {
+            try {
+                library.tunes().save(tune, parent, "edit", document);
+                return;
+            } catch (LibraryFault e) {
+                if (!e.mayPass()) {
+                    throw e;
+                }
+            }
+        }
+    }
+
     @Test
     void twoProgramsWriteTheSameFileWithoutHarm() throws Exception {
         try (Library one = Library.open(file()); Library two = Library.open(file())) {
@@ -130,12 +144,12 @@ class LibraryTest {
             Edition start = one.tunes().current(tune);
             Thread other = new Thread(() -> {
                 for (int i = 0; i < 100; i++) {
-                    two.tunes().save(tune, start.id(), "two", "two " + i);
+                    saved(two, tune, start.id(), "two " + i);
                 }
             });
             other.start();
             for (int i = 0; i < 100; i++) {
-                one.tunes().save(tune, start.id(), "one", "one " + i);
+                saved(one, tune, start.id(), "one " + i);
             }
             other.join(TimeUnit.SECONDS.toMillis(60));
             assertThat(one.tunes().editions(tune)).hasSize(201);
@@ -236,11 +250,11 @@ class LibraryTest {
         }
         String url = "jdbc:sqlite:" + file();
         try (Connection newer = DriverManager.getConnection(url); Statement statement = newer.createStatement()) {
-            statement.execute("PRAGMA user_version = 10");
+            statement.execute("PRAGMA user_version = " + (Schema.latest() + 1));
         }
         assertThatThrownBy(() -> Library.open(file())).isInstanceOf(LibraryFault.class).hasMessageContaining("newer version");
         try (Connection newer = DriverManager.getConnection(url); Statement statement = newer.createStatement()) {
-            assertThat(statement.executeQuery("PRAGMA user_version").getInt(1)).isEqualTo(10);
+            assertThat(statement.executeQuery("PRAGMA user_version").getInt(1)).isEqualTo(Schema.latest() + 1);
             assertThat(statement.executeQuery("SELECT count(*) FROM tune").getInt(1)).isEqualTo(1);
         }
     }

@@ -156,7 +156,7 @@ class NeighboursTest {
         try (Library library = Library.open(file())) {
             add(library);
         }
-        other("PRAGMA user_version = 10", "PRAGMA journal_mode = DELETE");
+        other("PRAGMA user_version = " + (Schema.latest() + 1), "PRAGMA journal_mode = DELETE");
         byte[] before = Files.readAllBytes(file());
         assertThatThrownBy(() -> Library.open(file())).isInstanceOf(LibraryFault.class).hasMessageContaining("newer version");
         assertThat(Files.readAllBytes(file())).isEqualTo(before);

@@ -1,6 +1,5 @@
 package wildflourish.formats.door;
 
-import java.util.List;
 import wildflourish.formats.abc.AbcReader;
 import wildflourish.formats.book.TuneBook;
 import wildflourish.formats.midi.MidiReader;
@@ -11,8 +10,6 @@ public final class TuneFiles {
 
     /** Files larger than this are not read, in bytes. */
     public static final int LARGEST = AbcReader.LARGEST;
-    /** The endings of the formats that are read. */
-    public static final List<String> ENDINGS = List.of(".abc", ".musicxml", ".xml", ".mxl", ".mid", ".midi");
 
     private TuneFiles() {}
 
