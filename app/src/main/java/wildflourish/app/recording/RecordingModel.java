@@ -305,6 +305,10 @@ public final class RecordingModel {
 
     /** Takes down what was played as the top of a ladder; undo gives the ladder before it. */
     void takeDown() {
+        if (state.get().tune() != trellis.now().tune()) {
+            say.accept("another tune is being opened: do that once more");
+            return;
+        }
         state.get().listened().ifPresent(l -> {
             trellis.ladder().take("taken down from a recording", PlayersVersion.ladder(l.version(), l.played(), "as played"));
             say.accept("the ladder now leads up to what was played, as “as played”; correct it on the trellis, Ctrl+Z takes it back");
