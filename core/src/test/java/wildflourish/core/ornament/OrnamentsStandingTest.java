@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -74,8 +75,14 @@ class OrnamentsStandingTest {
             String elsewhere = Family.all().stream().map(f -> "%s %s%s".formatted(f.id(), Equivalents.of(one, situation.instrument().family(), Vocabulary.of(f), f).stream().map(Ornament::id).toList(),
                     Equivalents.without(one, situation.instrument().family(), f).map(w -> " (" + w + ")").orElse(""))).collect(Collectors.joining(", "));
             lines.add("%s elsewhere: %s".formatted(one.id(), elsewhere));
+            lines.add("  gives way to %s; takes up %s, between equal notes %s; a cut into %s; %s".formatted(ids(all, one::givesWayTo), ids(all, o -> one.takesUp(o, false)), ids(all, o -> one.takesUp(o, true)),
+                    ids(all, one::isCutInto), Ornament.busy(List.of(one))));
         }
         Standing.check("ornaments/" + instrument + "-together", lines);
+    }
+
+    private static List<String> ids(List<Ornament> all, Predicate<Ornament> which) {
+        return all.stream().filter(which).map(Ornament::id).toList();
     }
 
     private static String verdicts(Situation situation, List<Ornament> stack) {

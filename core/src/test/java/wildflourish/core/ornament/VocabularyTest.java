@@ -13,6 +13,8 @@ import wildflourish.core.Tunes;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.growth.Feature;
 import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
 import wildflourish.core.tune.Pitch;
 
@@ -134,5 +136,33 @@ class VocabularyTest {
         assertThatThrownBy(() -> Vocabulary.read("ornaments/wrong-hands.json", Family.Held.HOLES, ""))
                 .isInstanceOf(DataFault.class).hasMessageContaining("ornaments/wrong-hands.json").hasMessageContaining("line 6")
                 .hasMessageContaining("strummed").hasMessageContaining("hands on holes");
+    }
+
+    /** What is kept of a file is what it says: read once more it gives the same, and what it leaves out on an instrument or with a plectrum is not there. */
+    @Test
+    void whatIsReadOnceMoreIsTheSame() {
+        for (Family family : Family.all()) {
+            if (family.vocabulary().isEmpty()) {
+                assertThat(Vocabulary.of(family).all()).as(family.id()).isEmpty();
+                continue;
+            }
+            String file = "ornaments/" + family.vocabulary().orElseThrow() + ".json";
+            assertThat(Vocabulary.read(file, family.hands(), "").all()).as(family.id()).isNotEmpty().isEqualTo(Vocabulary.of(family).all());
+        }
+        Family plucked = Instruments.known("mandolin").family();
+        String file = "ornaments/" + plucked.vocabulary().orElseThrow() + ".json";
+        List<Ornament> plectrum = Vocabulary.read(file, plucked.hands(), "plectrum").all();
+        List<Ornament> fingers = Vocabulary.read(file, plucked.hands(), "fingers").all();
+        assertThat(plectrum).isNotEqualTo(fingers).isEqualTo(Vocabulary.of(Instruments.known("mandolin")).all());
+        assertThat(fingers).isEqualTo(Vocabulary.of(Instruments.known("banjo-five-string")).all());
+        for (Instrument instrument : Instruments.all()) {
+            List<Ornament> here = Vocabulary.of(instrument).all();
+            assertThat(Vocabulary.of(instrument.family()).all()).as(instrument.id()).containsAll(here);
+            assertThat(here.stream().map(Ornament::key)).as(instrument.id()).doesNotHaveDuplicates();
+        }
+        assertThat(Vocabulary.isAnywhere("short-roll")).isTrue();
+        assertThat(Vocabulary.isAnywhere("yodel")).isFalse();
+        assertThat(whistle.moves()).contains(Move.CUT, Move.TAP).doesNotHaveDuplicates().doesNotContain(Move.BEND);
+        assertThat(whistle.known("cut").lengths()).isEqualTo(whistle.byId("cut").orElseThrow().lengths());
     }
 }
