@@ -13,11 +13,18 @@ import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.Standing;
 import wildflourish.core.Tunes;
 import wildflourish.core.instrument.Family;
-import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Instruments;
 import wildflourish.core.instrument.School;
+import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.Change;
+import wildflourish.core.tune.Element;
+import wildflourish.core.tune.Meter;
+import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Pitch;
 import wildflourish.core.tune.Tempo;
+import wildflourish.core.tune.Timeline;
 import wildflourish.core.tune.Timeline.Stand;
+import wildflourish.core.tune.Tune;
 
 /** Every ornament of every family on every note of a tune that has all kinds of them: what it is there, how it is done, and what is heard. */
 class OrnamentsStandingTest {
@@ -79,6 +86,37 @@ class OrnamentsStandingTest {
                     ids(all, one::isCutInto), Ornament.busy(List.of(one))));
         }
         Standing.check("ornaments/" + instrument + "-together", lines);
+    }
+
+    /** A tune that has graces, chords, ties over bar lines, a change of tempo and two endings of its own, on each instrument. */
+    @ParameterizedTest
+    @ValueSource(strings = {"whistle-d", "pipes-bellows-d", "pipes-nine-note", "recorder-alto-f", "fiddle", "mandolin", "banjo-five-string", "accordion-bc", "melodeon-dg", "anglo-cg", "english-48", "none"})
+    void whatIsHeardOfWhatIsWritten(String instrument) throws IOException {
+        Tune plain = Tunes.of(Meter.of(4, 4), Tunes.d(), "|: D4:2 G4 B4:5- | B4:2 B4 z:1 A4:2 A4:2- | [1 A4:4 z:4 :| [2 A4:2 F#4:2 D5:4 ||");
+        List<Bar> bars = new ArrayList<>();
+        for (Bar bar : plain.bars()) {
+            List<Element> elements = new ArrayList<>();
+            for (Element element : bar.elements()) {
+                if (element instanceof Note note && note.pitch().equals(Pitch.parse("G4"))) {
+                    elements.add(note.withMarks(note.marks().withGraces(List.of(Pitch.parse("A4"), Pitch.parse("F#4"), Pitch.parse("C3")))));
+                } else if (element instanceof Note note && note.pitch().equals(Pitch.parse("F#4"))) {
+                    elements.add(Change.to(Tempo.parse("1/4=60")));
+                    elements.add(note.withPitches(List.of(Pitch.parse("D4"), Pitch.parse("F#4"), Pitch.parse("A4"), Pitch.parse("C2"))));
+                } else {
+                    elements.add(element);
+                }
+            }
+            bars.add(new Bar(bar.number(), elements, bar.closing(), bar.ending(), bar.part(), false));
+        }
+        Situation situation = Situation.of(Timeline.of(new Tune(plain.head(), plain.opening(), bars)), Instruments.known(instrument), School.USUAL);
+        List<String> lines = new ArrayList<>();
+        for (Ornament ornament : situation.vocabulary().all().stream().limit(3).toList()) {
+            Performance performance = Realiser.perform(situation, Map.of(1, List.of(ornament), 4, List.of(ornament), 9, List.of(ornament)), STEADY, FLUENT);
+            lines.add("%s: %s ms".formatted(ornament.id(), Math.round(performance.durationMs())));
+            performance.sounds().forEach(s -> lines.add("  %s %d %s %s".formatted(s.role(), s.midi(), s.start(), time(s.atMs(), s.forMs()))));
+        }
+        Realiser.perform(situation, Map.of(), STEADY, FLUENT).sounds().forEach(s -> lines.add("%s %d %s %s bar %d note %d".formatted(s.role(), s.midi(), s.start(), time(s.atMs(), s.forMs()), s.bar(), s.note())));
+        Standing.check("ornaments/" + instrument + "-as-written", lines);
     }
 
     private static List<String> ids(List<Ornament> all, Predicate<Ornament> which) {
