@@ -1,6 +1,5 @@
 package wildflourish.sound.hearing;
 
-import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -47,7 +46,7 @@ public final class Recording implements Audio {
             if (Files.size(file) == 0) {
                 throw new NoRecording("%s: the file is empty: record or copy it again".formatted(file));
             }
-            AudioInputStream stream = AudioSystem.getAudioInputStream(new BufferedInputStream(Files.newInputStream(file), 1 << 16));
+            AudioInputStream stream = AudioSystem.getAudioInputStream(FlacSound.of(Files.newInputStream(file)));
             AudioFormat found = stream.getFormat();
             if (!(found.getSampleRate() >= SLOWEST && found.getSampleRate() <= FASTEST) || found.getChannels() < 1 || found.getChannels() > 64) {
                 stream.close();
@@ -87,7 +86,7 @@ public final class Recording implements Audio {
                 read = stream.read(bytes, got, wanted - got);
             }
         } catch (IOException | RuntimeException | OutOfMemoryError e) {
-            // The libraries believe what a damaged file says of itself, lengths of its remarks and tables among it, and fall over it.
+            // The libraries believe what a damaged file says of itself, and fall over it.
             throw new NoRecording("%s: the file breaks off in the middle of what cannot be read: copy it again".formatted(file), e);
         }
         int count = got / (inFile * 2);

@@ -5,8 +5,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
@@ -79,6 +82,31 @@ class RecordingTest {
                 crossings += samples[i - 1] < 0 && samples[i] >= 0 ? 1 : 0;
             }
             assertThat(crossings).isBetween(219, 221);
+        }
+    }
+
+    /** A FLAC whose remarks say that they are two thousand million letters long is heard as it is, and nothing is made ready for them. */
+    @Test
+    void whatARemarkSaysOfItselfIsNotBelieved() throws Exception {
+        byte[] whole;
+        try (var in = RecordingTest.class.getResourceAsStream("a440.flac")) {
+            whole = in.readAllBytes();
+        }
+        int behindTheInfo = 4 + 4 + 34;
+        ByteArrayOutputStream damaged = new ByteArrayOutputStream();
+        damaged.write(whole, 0, behindTheInfo);
+        damaged.write(new byte[] {4, 0, 0, 8, -1, -1, -1, 0x7f, -1, -1, -1, 0x7f});
+        damaged.write(whole, behindTheInfo, whole.length - behindTheInfo);
+        assertThat(all("damaged.flac", damaged.toByteArray())).isEqualTo(all("whole.flac", whole));
+        for (int length : new int[] {4, 7, 20, behindTheInfo, behindTheInfo + 3}) {
+            Path cut = Files.write(folder.resolve("cut-%d.flac".formatted(length)), Arrays.copyOf(damaged.toByteArray(), length));
+            assertThatThrownBy(() -> Recording.open(cut)).as("cut at " + length).isInstanceOf(NoRecording.class);
+        }
+    }
+
+    private float[] all(String name, byte[] bytes) throws IOException {
+        try (Recording read = Recording.open(Files.write(folder.resolve(name), bytes))) {
+            return ShiftTest.all(read);
         }
     }
 
