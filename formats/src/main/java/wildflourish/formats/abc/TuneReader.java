@@ -183,7 +183,10 @@ final class TuneReader {
         for (int b = 0; b < bars.size(); b++) {
             Ratio length = bars.get(b).length().dividedBy(unit);
             String silence = "x" + length.numerator() + (length.denominator() == 1 ? "" : "/" + length.denominator());
-            voice.append(overlays.getOrDefault(b, silence)).append(b + 1 == bars.size() ? " |]" : bars.get(b).endsSystem() ? " |\n" : " | ");
+            String played = overlays.getOrDefault(b, silence);
+            // At the beginning of a line a letter and a colon would be a field: a little room (y) goes before them.
+            boolean field = (b == 0 || bars.get(b - 1).endsSystem()) && new AbcLine(0, played).isField();
+            voice.append(field ? "y " : "").append(played).append(b + 1 == bars.size() ? " |]" : bars.get(b).endsSystem() ? " |\n" : " | ");
         }
         return voice.toString();
     }
