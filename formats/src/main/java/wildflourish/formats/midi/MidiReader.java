@@ -177,9 +177,9 @@ public final class MidiReader {
         byte[] data = meta.getData();
         switch (meta.getType()) {
             case 0x03 -> {
-                String name = new String(data, StandardCharsets.UTF_8).strip().replaceAll("[\\s\\p{Cntrl}\uFFFD]+", " ");
+                String name = new String(data, StandardCharsets.UTF_8).replaceAll("[\\s\\p{Cntrl}\uFFFD]+", " ").strip();
                 if (!name.isBlank()) {
-                    names.putIfAbsent(track, Findings.brief(name));
+                    names.putIfAbsent(track, Findings.brief(name).strip());
                 }
             }
             case 0x51 -> {
