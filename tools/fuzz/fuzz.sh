@@ -8,6 +8,7 @@ seconds=${1:?"give a number of seconds for each target"}
 shift
 targets=${*:-Abc Instructions MusicXml Midi Steps Audio}
 java=${JAVA_HOME:-/usr}/bin/java
+"$java" -version 2>&1 | grep -q '"2[5-9]' || java=$(ls -d /usr/lib/jvm/*25*/bin/java | head -n 1)
 jazzer=0.30.0
 mvn -q -ntp dependency:copy -Dartifact=com.code-intelligence:jazzer:$jazzer -DoutputDirectory="$PWD/target/fuzz/lib" -N
 mvn -q -ntp dependency:copy -Dartifact=com.code-intelligence:jazzer-api:$jazzer -DoutputDirectory="$PWD/target/fuzz/lib" -N
@@ -26,5 +27,9 @@ for target in $targets; do
     --target_class="wildflourish.$module.fuzz.${target}Target" --instrumentation_includes='wildflourish.**' --keep_going=20 --disabled_hooks='com.code_intelligence.jazzer.sanitizers.**' \
     --reproducer_path="target/fuzz/found-$target" "$grown" "$kept" -artifact_prefix="target/fuzz/found-$target/" \
     -max_total_time="$seconds" -timeout=60 -rss_limit_mb=6000 -max_len=20000 || status=1
+  # The fuzzer goes on behind a find, and ends as if there had been none.
+  for found in "target/fuzz/found-$target"/crash-* "target/fuzz/found-$target"/oom-* "target/fuzz/found-$target"/timeout-*; do
+    [ ! -e "$found" ] || { echo "fuzz.sh: found $found" >&2; status=1; }
+  done
 done
 exit $status
