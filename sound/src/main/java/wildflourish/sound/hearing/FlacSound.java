@@ -4,7 +4,10 @@ import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.PushbackInputStream;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.util.Arrays;
+import java.util.stream.IntStream;
 
 /**
  * The sound of a FLAC file without what else is in it: remarks, pictures and tables, whose lengths the library believes however large a
@@ -19,6 +22,7 @@ final class FlacSound {
     /** What the sound is: rate, channels, length. It comes first, and is all that is needed. */
     private static final int STREAM_INFO = 0;
     private static final int INFO_LENGTH = 34;
+    private static final int REMARKS = 4;
     private static final byte[] FIRST = {'f', 'L', 'a', 'C', STREAM_INFO, 0, 0, INFO_LENGTH};
     /** A block of four bytes of nothing: the library looks for one more behind the first. */
     private static final byte[] NOTHING = {(byte) (LAST | 1), 0, 0, 4, 0, 0, 0, 0};
@@ -47,6 +51,9 @@ final class FlacSound {
             if ((head[0] & ~LAST) == STREAM_INFO && info.length == 0) {
                 info = block;
             }
+            if ((head[0] & ~LAST) == REMARKS && !fits(block)) {
+                throw new IllegalArgumentException("its remarks are damaged, and most likely its sound too");
+            }
         }
         if (info.length != INFO_LENGTH) {
             throw new IllegalArgumentException("it does not say what its sound is");
@@ -57,5 +64,20 @@ final class FlacSound {
         joined.unread(info);
         joined.unread(FIRST);
         return new BufferedInputStream(joined, LOOKED_BACK);
+    }
+
+    /** Whether the remarks are as long as they say that they are. */
+    private static boolean fits(byte[] remarks) {
+        ByteBuffer in = ByteBuffer.wrap(remarks).order(ByteOrder.LITTLE_ENDIAN);
+        return skipped(in) && in.remaining() >= 4 && IntStream.range(0, Math.clamp(in.getInt(), 0, remarks.length)).allMatch(r -> skipped(in));
+    }
+
+    private static boolean skipped(ByteBuffer in) {
+        int length = in.remaining() < 4 ? -1 : in.getInt();
+        if (length < 0 || length > in.remaining()) {
+            return false;
+        }
+        in.position(in.position() + length);
+        return true;
     }
 }

@@ -23,6 +23,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** Recordings of every kind are read; bad ones are told with a remedy. */
 class RecordingTest {
 
+    private static final int BEHIND_THE_INFO = 4 + 4 + 34;
+
     @TempDir
     Path folder;
 
@@ -85,23 +87,30 @@ class RecordingTest {
         }
     }
 
-    /** A FLAC whose remarks say that they are two thousand million letters long is heard as it is, and nothing is made ready for them. */
+    /** Of a FLAC its sound is read and nothing else; one whose remarks say that they are two thousand million letters long is refused, and nothing is made ready for them. */
     @Test
     void whatARemarkSaysOfItselfIsNotBelieved() throws Exception {
         byte[] whole;
         try (var in = RecordingTest.class.getResourceAsStream("a440.flac")) {
             whole = in.readAllBytes();
         }
-        int behindTheInfo = 4 + 4 + 34;
-        ByteArrayOutputStream damaged = new ByteArrayOutputStream();
-        damaged.write(whole, 0, behindTheInfo);
-        damaged.write(new byte[] {4, 0, 0, 8, -1, -1, -1, 0x7f, -1, -1, -1, 0x7f});
-        damaged.write(whole, behindTheInfo, whole.length - behindTheInfo);
-        assertThat(all("damaged.flac", damaged.toByteArray())).isEqualTo(all("whole.flac", whole));
-        for (int length : new int[] {4, 7, 20, behindTheInfo, behindTheInfo + 3}) {
-            Path cut = Files.write(folder.resolve("cut-%d.flac".formatted(length)), Arrays.copyOf(damaged.toByteArray(), length));
-            assertThatThrownBy(() -> Recording.open(cut)).as("cut at " + length).isInstanceOf(NoRecording.class);
+        byte[] right = {4, 0, 0, 14, 2, 0, 0, 0, 'W', 'F', 1, 0, 0, 0, 0, 0, 0, 0};
+        byte[] picture = {6, 0, 0, 8, -1, -1, -1, 0x7f, -1, -1, -1, 0x7f};
+        assertThat(all("right.flac", with(whole, right))).isEqualTo(all("whole.flac", whole)).hasSizeGreaterThan(40_000);
+        assertThat(all("picture.flac", with(whole, picture))).isEqualTo(all("whole.flac", whole));
+        byte[] damaged = with(whole, new byte[] {4, 0, 0, 8, -1, -1, -1, 0x7f, -1, -1, -1, 0x7f});
+        assertThatThrownBy(() -> all("damaged.flac", damaged)).isInstanceOf(NoRecording.class);
+        for (int length : new int[] {4, 7, 20, BEHIND_THE_INFO, BEHIND_THE_INFO + 3}) {
+            assertThatThrownBy(() -> all("cut.flac", Arrays.copyOf(damaged, length))).as("cut at " + length).isInstanceOf(NoRecording.class);
         }
+    }
+
+    private static byte[] with(byte[] flac, byte[] block) {
+        ByteArrayOutputStream more = new ByteArrayOutputStream();
+        more.write(flac, 0, BEHIND_THE_INFO);
+        more.writeBytes(block);
+        more.write(flac, BEHIND_THE_INFO, flac.length - BEHIND_THE_INFO);
+        return more.toByteArray();
     }
 
     private float[] all(String name, byte[] bytes) throws IOException {
