@@ -55,7 +55,10 @@ class LaddersStandingTest {
         Grown pruned = Grower.of(bare, List.of()).prune(ladder.setting(ladder.size() - 1));
         for (int rung = 0; rung < pruned.ladder().size(); rung++) {
             lines.add("pruned, %s: %s".formatted(pruned.ladder().rung(rung).name(), told(pruned.ladder().setting(rung))));
+            int at = rung;
+            Departures.of(bare.with(ladder), bare.with(pruned.ladder()).with(bare.tempo().percent(80)), at).forEach(d -> lines.add("  departs: " + d));
         }
+        Departures.of(bare.with(ladder), bare, 0).forEach(d -> lines.add("the bare tune departs: " + d));
         Standing.check(name("grown", instrument, tune), lines);
     }
 
