@@ -6,6 +6,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.BarLine;
+import wildflourish.core.tune.Field;
 import wildflourish.core.tune.Ratio;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.writing.BarStrokes;
@@ -64,8 +65,15 @@ public final class StepsReader {
             findings.error(0, 0, "there is no step in this list", "write one a line, as in %s : 2".formatted(instrument.layout().example()));
             return new TuneBook(List.of(), findings.list());
         }
-        Tune tune = keyed ? pen.tune() : inItsKey(pen);
+        Tune tune = withinBars(keyed ? pen.tune() : inItsKey(pen));
         return new TuneBook(List.of(new BookTune(tune, Optional.empty(), List.of(), 1, Math.max(1, lines.size()))), findings.list());
+    }
+
+    /** What was said behind more bars than there are stands behind the last. */
+    private static Tune withinBars(Tune tune) {
+        int last = Math.max(1, tune.bars().size());
+        List<Field> fields = tune.head().fields().stream().map(f -> f.after() > last && f.after() < Integer.MAX_VALUE ? new Field(f.letter(), f.text(), last) : f).toList();
+        return new Tune(tune.head().withFields(fields), tune.opening(), tune.bars());
     }
 
     private Tune blank() {
