@@ -1,5 +1,7 @@
 package wildflourish.core.ornament;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -48,7 +50,7 @@ class OrnamentsStandingTest {
             first(situation, ornament).ifPresent(note -> lines.addAll(details(situation, ornament, note)));
             obstacles(situation, ornament).forEach(why -> lines.add("  not where: " + why));
         }
-        Standing.check("ornaments/" + instrument, lines);
+        assertThat(Standing.differing("ornaments/" + instrument, lines)).isEmpty();
     }
 
     /** Each with each, on one note and on two that follow one another; in the other schools too. */
@@ -85,7 +87,7 @@ class OrnamentsStandingTest {
             lines.add("  gives way to %s; takes up %s, between equal notes %s; a cut into %s; %s".formatted(ids(all, one::givesWayTo), ids(all, o -> one.takesUp(o, false)), ids(all, o -> one.takesUp(o, true)),
                     ids(all, one::isCutInto), Ornament.busy(List.of(one))));
         }
-        Standing.check("ornaments/" + instrument + "-together", lines);
+        assertThat(Standing.differing("ornaments/" + instrument + "-together", lines)).isEmpty();
     }
 
     /** A tune that has graces, chords, ties over bar lines, a change of tempo and two endings of its own, on each instrument. */
@@ -116,7 +118,7 @@ class OrnamentsStandingTest {
             performance.sounds().forEach(s -> lines.add("  %s %d %s %s".formatted(s.role(), s.midi(), s.start(), time(s.atMs(), s.forMs()))));
         }
         Realiser.perform(situation, Map.of(), STEADY, FLUENT).sounds().forEach(s -> lines.add("%s %d %s %s bar %d note %d".formatted(s.role(), s.midi(), s.start(), time(s.atMs(), s.forMs()), s.bar(), s.note())));
-        Standing.check("ornaments/" + instrument + "-as-written", lines);
+        assertThat(Standing.differing("ornaments/" + instrument + "-as-written", lines)).isEmpty();
     }
 
     private static List<String> ids(List<Ornament> all, Predicate<Ornament> which) {

@@ -1,5 +1,7 @@
 package wildflourish.core.planning;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -60,7 +62,7 @@ class PlansStandingTest {
                 breaths.marks().forEach(m -> lines.add("  %d %s".formatted(m.note(), m.inWords(tune))));
             }
         }
-        Standing.check("plans/%s-%s".formatted(id, kind.name().toLowerCase(Locale.ROOT)), lines);
+        assertThat(Standing.differing("plans/%s-%s".formatted(id, kind.name().toLowerCase(Locale.ROOT)), lines)).isEmpty();
     }
 
     static Stream<String> instruments() {
@@ -83,6 +85,6 @@ class PlansStandingTest {
                 lines.add("%d chosen: costs %d, %s; %s".formatted(note, chosen.cost(), chosen.at(note).inWords(), chosen.why(note)));
             }
         }
-        Standing.check("plans/%s-chosen".formatted(id), lines);
+        assertThat(Standing.differing("plans/%s-chosen".formatted(id), lines)).isEmpty();
     }
 }
