@@ -3,22 +3,29 @@ package wildflourish.core.growth;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.IOException;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import wildflourish.core.SessionTune;
+import wildflourish.core.Standing;
 import wildflourish.core.data.DataFault;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Instruments;
+import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Vocabulary;
 import wildflourish.core.setting.Density;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.setting.Rung;
 import wildflourish.core.setting.Setting;
+import wildflourish.core.tune.TuneType;
 
 class TasteTest {
 
@@ -110,9 +117,9 @@ class TasteTest {
     @ParameterizedTest
     @MethodSource("instruments")
     void theOrderOfSchoolsDoesNotMatter(Instrument instrument) {
-        for (wildflourish.core.SessionTune tune : wildflourish.core.SessionTune.values()) {
-            var one = wildflourish.core.instrument.School.USUAL.with("plucking", "breakdown").with("triplet", "even").with("treble", "even");
-            var other = wildflourish.core.instrument.School.USUAL.with("treble", "even").with("triplet", "even").with("plucking", "breakdown");
+        for (SessionTune tune : SessionTune.values()) {
+            var one = School.USUAL.with("plucking", "breakdown").with("triplet", "even").with("treble", "even");
+            var other = School.USUAL.with("treble", "even").with("triplet", "even").with("plucking", "breakdown");
             assertThat(one).isEqualTo(other);
             assertThat(Taste.of(instrument, one, tune.tune().head())).isEqualTo(Taste.of(instrument, other, tune.tune().head()));
         }
@@ -122,13 +129,64 @@ class TasteTest {
     @ParameterizedTest
     @MethodSource("instruments")
     void everyKindOfTuneHasItsTaste(Instrument instrument) {
-        for (wildflourish.core.SessionTune tune : wildflourish.core.SessionTune.values()) {
-            Taste taste = Taste.of(instrument, wildflourish.core.instrument.School.USUAL, tune.tune().head());
+        for (SessionTune tune : SessionTune.values()) {
+            Taste taste = Taste.of(instrument, School.USUAL, tune.tune().head());
             assertThat(taste.rungs()).hasSize(6);
             taste.liking().forEach((id, liking) -> {
                 assertThat(liking.because()).isNotBlank();
                 assertThat(liking.points()).isNotZero();
             });
         }
+    }
+
+    /** What every way of playing makes of every kind of tune: what comes in on which rung, how much it bears, and what is liked better. */
+    @Test
+    void whatEachKindOfTuneAllows() throws IOException {
+        List<String> lines = new ArrayList<>();
+        for (String id : List.of("whistle-d", "recorder-alto-f", "pipes-bellows-d", "pipes-nine-note", "fiddle", "mandolin", "banjo-five-string", "anglo-cg")) {
+            for (SessionTune tune : SessionTune.values()) {
+                lines.add("%s, %s".formatted(id, TuneType.of(tune.tune().head()).id()));
+                tell(Taste.of(Instruments.known(id), School.USUAL, tune.tune().head()), lines);
+            }
+            lines.add(id + ", even triplets");
+            tell(Taste.of(Instruments.known(id), School.USUAL.with("triplet", "even"), SessionTune.REEL.tune().head()), lines);
+            lines.add(id + ", of no kind");
+            tell(Taste.of(Instruments.known(id)), lines);
+        }
+        for (String plucking : List.of("breakdown", "by-tune", "session")) {
+            lines.add("mandolin, plucked as " + plucking);
+            tell(Taste.of(Instruments.known("mandolin"), School.USUAL.with("plucking", plucking), SessionTune.BREAKDOWN.tune().head()), lines);
+            tell(Taste.of(Instruments.known("mandolin"), School.USUAL.with("plucking", plucking), SessionTune.JIG.tune().head()), lines);
+        }
+        assertThat(Standing.differing("ladders/taste", lines)).isEmpty();
+    }
+
+    private static void tell(Taste taste, List<String> lines) {
+        for (Taste.Level l : taste.rungs()) {
+            lines.add("  %s: %s %s %s %s; %d, %d weighty, %s, at least %d".formatted(l.name(), l.ornaments(), l.variations(), l.free(), l.repeats(), l.perPhrase(), l.heavyPerPhrase(), l.tightAllowed(), l.least()));
+        }
+        taste.liking().entrySet().stream().sorted(Map.Entry.comparingByKey()).forEach(e -> lines.add("  likes %s %d: %s".formatted(e.getKey(), e.getValue().points(), e.getValue().because())));
+    }
+
+    /** A file in which a rung may hold less than the one below it, in any of the three ways, is refused; as much is enough. */
+    @Test
+    void aRungThatMayHoldLessThanTheOneBelowIsRefused() {
+        Taste fiddle = Taste.of(Instruments.known("fiddle"));
+        assertThat(Taste.checked(withTop(fiddle, 2, 2, true, 2, 2, true))).isNotNull();
+        assertThat(Taste.checked(withTop(fiddle, 2, 2, false, 3, 3, true))).isNotNull();
+        assertThatThrownBy(() -> Taste.checked(withTop(fiddle, 2, 2, true, 1, 2, true))).isInstanceOf(DataFault.class).hasMessageContaining("'upper' may hold less than 'lower'");
+        assertThatThrownBy(() -> Taste.checked(withTop(fiddle, 2, 2, true, 2, 1, true))).isInstanceOf(DataFault.class);
+        assertThatThrownBy(() -> Taste.checked(withTop(fiddle, 2, 2, true, 2, 2, false))).isInstanceOf(DataFault.class);
+    }
+
+    private static Taste withTop(Taste taste, int most, int heavy, boolean tight, int mostAbove, int heavyAbove, boolean tightAbove) {
+        Taste.Level lower = new Taste.Level("lower", List.of(), List.of(), List.of(), "alike", most, heavy, tight, 0);
+        Taste.Level upper = new Taste.Level("upper", List.of(), List.of(), List.of(), "alike", mostAbove, heavyAbove, tightAbove, 0);
+        return new Taste(taste.provenance(), List.of(lower, upper), taste.deductions(), taste.tightOneIn(), taste.smallGain(), taste.separates(), taste.freely(), taste.mostOnANote(), taste.liking());
+    }
+
+    @Test
+    void nobodyHasATasteForTheTuneAsWritten() {
+        assertThatThrownBy(() -> Taste.of(Instruments.known("none"))).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("nobody plays");
     }
 }

@@ -157,40 +157,16 @@ class VariationsTest {
         }
     }
 
-    private static Lick lick() {
-        Timeline plain = Timeline.of(Tunes.of(Meter.of(4, 4), Tunes.d(), "D4:2 F#4:2 A4:4 | B4:2 A4:2 D4:4 ||"));
-        List<Element> played = Variation.parse("D4:1/8 E4:1/8 F4:1/8 F#4:1/8");
-        return Lick.of("up the stair", plain, 0, 2, played, "an evening");
-    }
-
-    @Test
-    void aLickIsMovedToFitWhereverTheMelodyAllows() {
-        Timeline inG = Timeline.of(Tunes.of(Meter.of(4, 4), Tunes.g(), "G4:2 A4:2 D5:4 | E5:2 D5:2 G4:4 | A4:2 G4:2 D5:4 | B4:8 ||"));
-        assertThat(lick().fittedTo(inG, 0, inG.size()).map(v -> Variation.text(v.notes())))
-                .hasValue("G4:1/8 A4:1/8 Bb4:1/8 B4:1/8");
-        assertThat(lick().fittedTo(inG, 5, inG.size())).as("beat three").isEmpty();
-        assertThat(lick().fittedTo(inG, 6, inG.size())).as("the second degree").isEmpty();
-        Timeline minor = Timeline.of(Tunes.of(Meter.of(4, 4), Key.of(Step.D, 0, Mode.MINOR), "D4:2 F4:2 A4:4 ||"));
-        assertThat(lick().fittedTo(minor, 0, minor.size())).isEmpty();
-        Timeline jig = Timeline.of(Tunes.of(Meter.of(6, 8), Tunes.d(), "D4:2 F#4:2 A4:2 ||"));
-        assertThat(lick().fittedTo(jig, 0, jig.size())).isEmpty();
-    }
-
     @Test
     void licksAreOfferedAndGrown() {
         String text = "G4:2 A4:2 D5:4 | E5:2 D5:2 G4:4 | A4:2 G4:2 D5:4 | B4:8 ||";
-        Variations offered = variations("fiddle", Meter.of(4, 4), Tunes.g(), text, SLOW, List.of(lick()));
+        Variations offered = variations("fiddle", Meter.of(4, 4), Tunes.g(), text, SLOW, List.of(LickTest.lick()));
         assertThat(offered.startingAt(0)).anyMatch(o -> o.inWords().equals("lick: up the stair: G A B flat B"));
         Timeline tune = Timeline.of(Tunes.of(Meter.of(4, 4), Tunes.g(), text));
         Situation situation = Situation.of(tune, Instruments.known("fiddle"), School.USUAL);
         Grower grower = new Grower(situation, SLOW, Speeds.level("fluent"), Taste.of(situation.instrument()), Phrases.of(tune),
-                wildflourish.core.setting.Wishes.NONE.forbidding(0, "slide", true), java.util.Optional.empty(), List.of(lick()));
+                wildflourish.core.setting.Wishes.NONE.forbidding(0, "slide", true), java.util.Optional.empty(), List.of(LickTest.lick()));
         assertThat(grower.grow().ladder().setting(5).byNote().containsKey(0)
                 || grower.grow().ladder().setting(5).variationAt(0).isPresent()).isTrue();
-    }
-
-    @Test
-    void aLickIsReadBackAsItWasKept() {
-        assertThat(Lick.parse(lick().write())).isEqualTo(lick());
     }
 }
