@@ -5,6 +5,7 @@ module wildflourish.sound {
     requires com.fasterxml.jackson.databind;
     requires hipparchus.fft;
     requires java.desktop;
+    requires jflac.codec;
 
     exports wildflourish.sound.cue;
     exports wildflourish.sound.engine;

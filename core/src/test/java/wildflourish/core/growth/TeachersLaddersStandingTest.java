@@ -61,7 +61,7 @@ class TeachersLaddersStandingTest {
         int next = 0;
         for (int note = 0; note < situation.tune().size(); note++) {
             for (int times = 0; times < (note % 4 == 1 ? 2 : 1); times++) {
-                for (int tries = 0; tries < all.size(); tries++) {
+                for (int asked = 0; asked < all.size(); asked++) {
                     Ornament ornament = all.get(next++ % all.size());
                     if (candidates.gesture(note, ornament, ladder.setting(3)).isPresent() && !ladder.setting(3).has(note, ornament.id())) {
                         ladder = ladder.place(1 + note % 3, note, ornament, situation.vocabulary());

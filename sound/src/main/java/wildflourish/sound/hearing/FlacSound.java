@@ -1,13 +1,19 @@
 package wildflourish.sound.hearing;
 
 import java.io.BufferedInputStream;
+import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.PushbackInputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.stream.IntStream;
+import org.jflac.FLACDecoder;
+import org.jflac.FrameDecodeException;
+import org.jflac.frame.Frame;
 
 /**
  * The sound of a FLAC file without what else is in it: remarks, pictures and tables, whose lengths the library believes however large a
@@ -15,28 +21,155 @@ import java.util.stream.IntStream;
  *
  * @see <a href="https://www.rfc-editor.org/rfc/rfc9639">RFC 9639, section 8: the blocks before the sound</a>
  */
-final class FlacSound {
+final class FlacSound implements Decoded {
 
     private static final byte[] BEGINNING = {'f', 'L', 'a', 'C'};
+    /** What a tag begins with, and how long its head is. ID3v2.4, section 3.1: version, flags and a length in sevens of bits. */
+    private static final byte[] TAG = {'I', 'D', '3'};
+    private static final int TAG_HEAD = 10;
+    private static final int FOOTED = 0x10;
     private static final int LAST = 0x80;
     /** What the sound is: rate, channels, length. It comes first, and is all that is needed. */
     private static final int STREAM_INFO = 0;
     private static final int INFO_LENGTH = 34;
     private static final int REMARKS = 4;
-    private static final byte[] FIRST = {'f', 'L', 'a', 'C', STREAM_INFO, 0, 0, INFO_LENGTH};
-    /** A block of four bytes of nothing: the library looks for one more behind the first. */
-    private static final byte[] NOTHING = {(byte) (LAST | 1), 0, 0, 4, 0, 0, 0, 0};
-    private static final int LOOKED_BACK = 1 << 16;
+    private static final byte[] FIRST = {'f', 'L', 'a', 'C', (byte) (LAST | STREAM_INFO), 0, 0, INFO_LENGTH};
+    private static final int READ_AHEAD = 1 << 16;
 
-    private FlacSound() {}
+    private final InputStream file;
+    private final FLACDecoder decoder;
+    /** What of the frame in hand has not been given yet. */
+    private int at;
+    private int left;
+    private int bits;
 
-    /** The bytes of a file; of one that is no FLAC all of them. They can be looked at and gone back on. */
-    static InputStream of(InputStream file) throws IOException {
-        InputStream in = new BufferedInputStream(file, LOOKED_BACK);
-        in.mark(BEGINNING.length);
-        if (!Arrays.equals(in.readNBytes(BEGINNING.length), BEGINNING)) {
-            in.reset();
-            return in;
+    private FlacSound(InputStream file) throws IOException {
+        this.file = file;
+        this.decoder = new EndingDecoder(file);
+        decoder.readMetadata();
+    }
+
+    /** Whether a file is a FLAC, with or without a tag of the kind that MP3s have before it. */
+    static boolean is(Path file) throws IOException {
+        try (InputStream in = Files.newInputStream(file)) {
+            return begins(in);
+        }
+    }
+
+    /** Reads over the letters that a FLAC begins with, and over a tag before them; false where others stand there. */
+    private static boolean begins(InputStream in) throws IOException {
+        byte[] first = in.readNBytes(BEGINNING.length);
+        if (!Arrays.equals(first, 0, Math.min(TAG.length, first.length), TAG, 0, TAG.length)) {
+            return Arrays.equals(first, BEGINNING);
+        }
+        byte[] more = in.readNBytes(TAG_HEAD - first.length);
+        if (more.length < TAG_HEAD - first.length) {
+            return false;
+        }
+        long length = 0;
+        for (int i = more.length - 4; i < more.length; i++) {
+            length = length << 7 | more[i] & 0x7f;
+        }
+        try {
+            in.skipNBytes(length + ((more[1] & FOOTED) != 0 ? TAG_HEAD : 0));
+        } catch (EOFException e) {
+            return false;
+        }
+        return Arrays.equals(in.readNBytes(BEGINNING.length), BEGINNING);
+    }
+
+    /** Opens one. What is damaged before its sound is told by an {@link IllegalArgumentException}. */
+    static FlacSound open(Path file) throws IOException {
+        InputStream in = new BufferedInputStream(Files.newInputStream(file), READ_AHEAD);
+        try {
+            return new FlacSound(withoutWhatElse(in));
+        } catch (IOException | RuntimeException | OutOfMemoryError e) {
+            in.close();
+            throw e;
+        }
+    }
+
+    /** A decoder that ends where the sound does, and where it finds no more of it. */
+    private static final class EndingDecoder extends FLACDecoder {
+
+        private long failedAt = -1;
+
+        EndingDecoder(InputStream in) {
+            super(in);
+        }
+
+        /** The library tries again whatever cannot be read, and reads no further once it has as many samples as were promised. */
+        @Override
+        public void readFrame() throws IOException, FrameDecodeException {
+            long promised = getStreamInfo().getTotalSamples();
+            if (promised > 0 && getSamplesDecoded() >= promised) {
+                throw new EOFException("there is no more of it");
+            }
+            try {
+                super.readFrame();
+            } catch (FrameDecodeException e) {
+                if (getTotalBytesRead() == failedAt) {
+                    throw new EOFException("it is not read any further");
+                }
+                failedAt = getTotalBytesRead();
+                throw e;
+            }
+        }
+    }
+
+    @Override
+    public float rate() {
+        return decoder.getStreamInfo().getSampleRate();
+    }
+
+    @Override
+    public int channels() {
+        return decoder.getStreamInfo().getChannels();
+    }
+
+    @Override
+    public int read(float[][] block) throws IOException {
+        int got = 0;
+        while (got < block[0].length && (left > 0 || next())) {
+            int count = Math.min(left, block[0].length - got);
+            double full = 1L << bits - 1;
+            for (int c = 0; c < channels(); c++) {
+                int[] samples = decoder.getChannelData()[c].getOutput();
+                for (int i = 0; i < count; i++) {
+                    block[c][got + i] = (float) (samples[at + i] / full);
+                }
+            }
+            got += count;
+            at += count;
+            left -= count;
+        }
+        return got;
+    }
+
+    /** Reads the next frame that has as many channels as the file says; false at the end. */
+    private boolean next() throws IOException {
+        Frame frame = decoder.readNextFrame();
+        while (frame != null && frame.header.channels != channels()) {
+            frame = decoder.readNextFrame();
+        }
+        if (frame == null) {
+            return false;
+        }
+        at = 0;
+        left = frame.header.blockSize;
+        bits = frame.header.bitsPerSample;
+        return true;
+    }
+
+    @Override
+    public void close() throws IOException {
+        file.close();
+    }
+
+    /** The bytes of a FLAC file from what tells its sound on, and then the sound at once. */
+    private static InputStream withoutWhatElse(InputStream in) throws IOException {
+        if (!begins(in)) {
+            throw new IllegalArgumentException("it is no FLAC");
         }
         byte[] info = {};
         boolean last = false;
@@ -59,11 +192,10 @@ final class FlacSound {
             throw new IllegalArgumentException("it does not say what its sound is");
         }
         // Joined in such a way that one read goes over the seam: the library takes a short one for the end.
-        PushbackInputStream joined = new PushbackInputStream(in, FIRST.length + INFO_LENGTH + NOTHING.length);
-        joined.unread(NOTHING);
+        PushbackInputStream joined = new PushbackInputStream(in, FIRST.length + INFO_LENGTH);
         joined.unread(info);
         joined.unread(FIRST);
-        return new BufferedInputStream(joined, LOOKED_BACK);
+        return new BufferedInputStream(joined, READ_AHEAD);
     }
 
     /** Whether the remarks are as long as they say that they are. */

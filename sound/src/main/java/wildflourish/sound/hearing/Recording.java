@@ -3,9 +3,6 @@ package wildflourish.sound.hearing;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import javax.sound.sampled.AudioFormat;
-import javax.sound.sampled.AudioInputStream;
-import javax.sound.sampled.AudioSystem;
 import javax.sound.sampled.UnsupportedAudioFileException;
 
 /**
@@ -16,21 +13,20 @@ public final class Recording implements Audio {
     private static final int MOST_CHANNELS = 2;
     private static final int SLOWEST = 4_000;
     private static final int FASTEST = 384_000;
-    private static final double FULL = 32_768;
+    private static final int MOST_IN_FILE = 64;
 
     private final Path file;
-    private final AudioInputStream stream;
+    private final Decoded sound;
     private final int rate;
-    private final int inFile;
     private final int channels;
-    private byte[] bytes = {};
+    /** All channels of the file, where they are mixed to one. */
+    private float[][] all = {};
 
-    private Recording(Path file, AudioInputStream stream) {
+    private Recording(Path file, Decoded sound) {
         this.file = file;
-        this.stream = stream;
-        this.rate = Math.round(stream.getFormat().getSampleRate());
-        this.inFile = stream.getFormat().getChannels();
-        this.channels = inFile > MOST_CHANNELS ? 1 : inFile;
+        this.sound = sound;
+        this.rate = Math.round(sound.rate());
+        this.channels = sound.channels() > MOST_CHANNELS ? 1 : sound.channels();
     }
 
     /**
@@ -46,15 +42,13 @@ public final class Recording implements Audio {
             if (Files.size(file) == 0) {
                 throw new NoRecording("%s: the file is empty: record or copy it again".formatted(file));
             }
-            AudioInputStream stream = AudioSystem.getAudioInputStream(FlacSound.of(Files.newInputStream(file)));
-            AudioFormat found = stream.getFormat();
-            if (!(found.getSampleRate() >= SLOWEST && found.getSampleRate() <= FASTEST) || found.getChannels() < 1 || found.getChannels() > 64) {
-                stream.close();
+            Decoded sound = FlacSound.is(file) ? FlacSound.open(file) : JavaSound.open(file);
+            if (!(sound.rate() >= SLOWEST && sound.rate() <= FASTEST) || sound.channels() < 1 || sound.channels() > MOST_IN_FILE) {
+                sound.close();
                 throw new NoRecording("%s: it says that it has %.0f samples a second in %d channels, which cannot be heard: record it anew, or save it as WAV".formatted(
-                        file, (double) found.getSampleRate(), found.getChannels()));
+                        file, (double) sound.rate(), sound.channels()));
             }
-            AudioFormat wanted = new AudioFormat(found.getSampleRate(), 16, found.getChannels(), true, false);
-            return new Recording(file, found.matches(wanted) ? stream : AudioSystem.getAudioInputStream(wanted, stream));
+            return new Recording(file, sound);
         } catch (NoRecording e) {
             throw e;
         } catch (UnsupportedAudioFileException | RuntimeException | OutOfMemoryError e) {
@@ -76,45 +70,30 @@ public final class Recording implements Audio {
 
     @Override
     public int read(float[][] block) {
-        int wanted = block[0].length * inFile * 2;
-        if (bytes.length != wanted) {
-            bytes = new byte[wanted];
+        if (channels != sound.channels() && (all.length == 0 || all[0].length != block[0].length)) {
+            all = new float[sound.channels()][block[0].length];
         }
-        int got = 0;
+        float[][] filled = channels == sound.channels() ? block : all;
         try {
-            for (int read = 0; got < wanted && read >= 0; got += Math.max(0, read)) {
-                read = stream.read(bytes, got, wanted - got);
+            int count = sound.read(filled);
+            for (int i = 0; i < count && filled != block; i++) {
+                float sum = 0;
+                for (float[] channel : filled) {
+                    sum += channel[i];
+                }
+                block[0][i] = sum / filled.length;
             }
+            return count;
         } catch (IOException | RuntimeException | OutOfMemoryError e) {
             // The libraries believe what a damaged file says of itself, and fall over it.
             throw new NoRecording("%s: the file breaks off in the middle of what cannot be read: copy it again".formatted(file), e);
         }
-        int count = got / (inFile * 2);
-        for (int i = 0; i < count; i++) {
-            if (channels == inFile) {
-                for (int c = 0; c < channels; c++) {
-                    block[c][i] = sample(i, c);
-                }
-            } else {
-                float sum = 0;
-                for (int c = 0; c < inFile; c++) {
-                    sum += sample(i, c);
-                }
-                block[0][i] = sum / inFile;
-            }
-        }
-        return count;
-    }
-
-    private float sample(int at, int channel) {
-        int place = 2 * (at * inFile + channel);
-        return (float) ((short) ((bytes[place] & 0xff) | bytes[place + 1] << 8) / FULL);
     }
 
     @Override
     public void close() {
         try {
-            stream.close();
+            sound.close();
         } catch (IOException e) {
             // It was only read from: nothing is lost.
         }

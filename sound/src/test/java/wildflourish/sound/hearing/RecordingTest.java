@@ -10,11 +10,13 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.Random;
 import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -72,9 +74,7 @@ class RecordingTest {
     @ValueSource(strings = {"a440.mp3", "a440.flac"})
     void whatOthersHaveCompressedIsRead(String name) throws Exception {
         Path file = folder.resolve(name);
-        try (var in = RecordingTest.class.getResourceAsStream(name)) {
-            Files.write(file, in.readAllBytes());
-        }
+        Files.write(file, tone(name));
         try (Recording read = Recording.open(file)) {
             assertThat(read.rate()).isEqualTo(44_100);
             float[] samples = ShiftTest.all(read);
@@ -90,10 +90,7 @@ class RecordingTest {
     /** Of a FLAC its sound is read and nothing else; one whose remarks say that they are two thousand million letters long is refused, and nothing is made ready for them. */
     @Test
     void whatARemarkSaysOfItselfIsNotBelieved() throws Exception {
-        byte[] whole;
-        try (var in = RecordingTest.class.getResourceAsStream("a440.flac")) {
-            whole = in.readAllBytes();
-        }
+        byte[] whole = tone("a440.flac");
         byte[] right = {4, 0, 0, 14, 2, 0, 0, 0, 'W', 'F', 1, 0, 0, 0, 0, 0, 0, 0};
         byte[] picture = {6, 0, 0, 8, -1, -1, -1, 0x7f, -1, -1, -1, 0x7f};
         assertThat(all("right.flac", with(whole, right))).isEqualTo(all("whole.flac", whole)).hasSizeGreaterThan(40_000);
@@ -103,6 +100,68 @@ class RecordingTest {
         for (int length : new int[] {4, 7, 20, BEHIND_THE_INFO, BEHIND_THE_INFO + 3}) {
             assertThatThrownBy(() -> all("cut.flac", Arrays.copyOf(damaged, length))).as("cut at " + length).isInstanceOf(NoRecording.class);
         }
+    }
+
+    /** A FLAC with a tag before it of the kind that MP3s have is one still; what only begins like such a tag is none. */
+    @Test
+    void aTagBeforeAFlacIsPassedOver() throws Exception {
+        byte[] whole = tone("a440.flac");
+        byte[] tag = {'I', 'D', '3', 4, 0, 0, 0, 0, 1, 2};
+        assertThat(all("tagged.flac", joined(tag, new byte[130], whole))).isEqualTo(all("whole.flac", whole));
+        byte[] footed = tag.clone();
+        footed[5] = 0x10;
+        assertThat(all("footed.flac", joined(footed, new byte[140], whole))).isEqualTo(all("whole.flac", whole));
+        assertThat(FlacSound.is(Files.write(folder.resolve("shifted.flac"), joined(tag, new byte[131], whole)))).isFalse();
+        for (int length : new int[] {3, 5, 9, 10, 100}) {
+            assertThat(FlacSound.is(Files.write(folder.resolve("short.flac"), Arrays.copyOf(joined(tag, new byte[130], whole), length)))).as("cut at " + length).isFalse();
+        }
+        assertThat(FlacSound.is(Files.write(folder.resolve("other.mp3"), tone("a440.mp3")))).isFalse();
+    }
+
+    /** The library goes on looking for ever behind the samples that a file promised, and where a frame cannot be read; here it ends. */
+    @Test
+    @Timeout(value = 60, threadMode = Timeout.ThreadMode.SEPARATE_THREAD)
+    void aFlacThatHoldsMoreOrOtherThanItPromisesEnds() throws Exception {
+        byte[] whole = tone("a440.flac");
+        float[] heard = all("whole.flac", whole);
+        byte[] fewer = whole.clone();
+        // The last 36 bits before the sum of all samples say how many there are.
+        for (int i = 0; i < 4; i++) {
+            fewer[22 + i] = 0;
+        }
+        fewer[25] = 10;
+        assertThat(all("fewer.flac", fewer)).as("the frame in which the tenth is").isEqualTo(Arrays.copyOf(heard, 4096));
+        byte[] unsaid = whole.clone();
+        for (int i = 0; i < 4; i++) {
+            unsaid[22 + i] = 0;
+        }
+        assertThat(all("unsaid.flac", unsaid)).as("0 says that nobody knows").isEqualTo(heard);
+        Random random = new Random(20);
+        for (int times = 0; times < 300; times++) {
+            byte[] spoilt = (times % 2 == 0 ? whole : fewer).clone();
+            for (int i = 0; i < 1 + times % 8; i++) {
+                spoilt[BEHIND_THE_INFO + random.nextInt(spoilt.length - BEHIND_THE_INFO)] = (byte) random.nextInt();
+            }
+            try {
+                assertThat(all("spoilt.flac", spoilt).length).isLessThan(1 << 20);
+            } catch (NoRecording e) {
+                assertThat(e).hasMessageContaining("spoilt.flac: ");
+            }
+        }
+    }
+
+    private static byte[] tone(String name) throws IOException {
+        try (var in = RecordingTest.class.getResourceAsStream(name)) {
+            return in.readAllBytes();
+        }
+    }
+
+    private static byte[] joined(byte[]... all) {
+        ByteArrayOutputStream joined = new ByteArrayOutputStream();
+        for (byte[] one : all) {
+            joined.writeBytes(one);
+        }
+        return joined.toByteArray();
     }
 
     private static byte[] with(byte[] flac, byte[] block) {
