@@ -168,11 +168,7 @@ public final class ReadingModel {
         if (marks.equals(marks())) {
             return;
         }
-        if (!state.get().reading().timeline().tune().equals(trellis.arrangement().tune())) {
-            say.accept("another tune is being opened: do that once more");
-            return;
-        }
-        trellis.settle(what, trellis.arrangement().with(marks));
+        trellis.settle(what, state.get().reading().timeline().tune(), a -> a.with(marks));
     }
 
     /** Puts the first note of the phrase in hand in hand on the trellis. */

@@ -305,8 +305,7 @@ public final class RecordingModel {
 
     /** Takes down what was played as the top of a ladder; undo gives the ladder before it. */
     void takeDown() {
-        if (state.get().tune() != trellis.now().tune()) {
-            say.accept("another tune is being opened: do that once more");
+        if (!trellis.isOpenStill(state.get().tune())) {
             return;
         }
         state.get().listened().ifPresent(l -> {

@@ -169,12 +169,9 @@ public final class RoundsModel {
     }
 
     private void settle(String what, Rounds rounds) {
-        if (!state.get().arrangement().tune().equals(trellis.arrangement().tune())) {
-            say.accept("another tune is being opened: do that once more");
-            return;
+        if (trellis.settle(what, state.get().arrangement().tune(), a -> a.with(rounds))) {
+            publish(trellis.arrangement());
         }
-        trellis.settle(what, trellis.arrangement().with(rounds));
-        publish(trellis.arrangement());
     }
 
     private Rounds.Pass inHand(RoundsState now) {

@@ -8,6 +8,7 @@ import java.util.SortedMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.jspecify.annotations.Nullable;
@@ -25,6 +26,7 @@ import wildflourish.core.setting.Arrangement;
 import wildflourish.core.setting.Version;
 import wildflourish.core.tune.BarNames;
 import wildflourish.core.tune.Pitch;
+import wildflourish.core.tune.Tune;
 
 /**
  * The state of the trellis and what can be done to it. Every command computes the next state at once, publishes it, and
@@ -259,9 +261,34 @@ public final class TrellisModel {
         say.accept(what);
     }
 
-    /** Makes an edit that another screen has decided on. */
+    /** Makes an edit of the open tune that another screen has decided on. */
     public void settle(String what, Arrangement changed) {
         edit(what, changed);
+    }
+
+    /** As {@link #settle(String, Arrangement)}, unless another tune is open by now than the one that the screen shows. Whether the edit was made. */
+    public boolean settle(String what, Tune shown, UnaryOperator<Arrangement> change) {
+        if (!isOpenStill(shown)) {
+            return false;
+        }
+        edit(what, change.apply(arrangement()));
+        return true;
+    }
+
+    /** Whether the tune that a screen shows, by its number in the library, is the open one; if not, that is said. */
+    public boolean isOpenStill(long shown) {
+        return isStill(isOpen() && now().tune() == shown);
+    }
+
+    private boolean isOpenStill(Tune shown) {
+        return isStill(isOpen() && arrangement().tune().equals(shown));
+    }
+
+    private boolean isStill(boolean still) {
+        if (!still) {
+            say.accept("another tune is being opened: do that once more");
+        }
+        return still;
     }
 
     /** Moves to the next (or, negative, an earlier) note; stops at the ends. */

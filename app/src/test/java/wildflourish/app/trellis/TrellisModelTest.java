@@ -333,6 +333,22 @@ class TrellisModelTest {
         assertThat(slow.arrangement().tempo()).isEqualTo(Tempo.parse("3/8=70"));
     }
 
+    /** What another screen decides while it still shows the tune before is not done to the one that is open by then. */
+    @Test
+    void whatAScreenDecidesOfATuneThatIsNotOpenAnyMoreIsNotDone() {
+        Arrangement other = Documents.grown(AbcReader.read("X:1\nT:Other\nR:jig\nM:6/8\nL:1/8\nK:D\n|:A|d3 AFD|E3 FED:|\n").tunes().getFirst().tune(), Instruments.known("whistle-d"));
+        model.open(8, other, new History(List.of(History.Step.done("added", other)), 0), 0, 0);
+        assertThat(model.settle("slower", start.tune(), a -> a.with(Tempo.parse("3/8=60")))).isFalse();
+        assertThat(model.isOpenStill(7)).isFalse();
+        assertThat(said).endsWith("another tune is being opened: do that once more", "another tune is being opened: do that once more");
+        assertThat(model.arrangement()).isEqualTo(other);
+        verify(journal, never()).save(anyLong(), contains("slower"), any());
+        assertThat(model.isOpenStill(8)).isTrue();
+        assertThat(model.settle("slower", other.tune(), a -> a.with(Tempo.parse("3/8=60")))).isTrue();
+        assertThat(model.arrangement().tempo()).isEqualTo(Tempo.parse("3/8=60"));
+        verify(journal).save(eq(8L), contains("slower"), any());
+    }
+
     /** An edition from an earlier day is read behind the window; an edit does not come in between. */
     @Test
     void anEarlierEditionIsReadBehindTheWindow() {
