@@ -7,6 +7,9 @@ package wildflourish.core.tune;
  */
 public record Field(char letter, String text, int after) {
 
+    /** Behind all bars, however many there come to be. */
+    public static final int BEHIND = Integer.MAX_VALUE;
+
     /** A line about the whole tune. */
     public Field(char letter, String text) {
         this(letter, text, 0);

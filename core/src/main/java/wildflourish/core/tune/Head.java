@@ -25,10 +25,17 @@ public record Head(
         String order,
         List<Field> fields) {
 
+    private static final int HALVED = 9;
+
     public Head {
         titles = List.copyOf(titles);
         composers = List.copyOf(composers);
         fields = List.copyOf(fields);
+    }
+
+    /** Whether lengths can be written in a unit: no longer than a semibreve, and made from one by halving it nine times at most. */
+    public static boolean isUnit(Ratio unit) {
+        return unit.isPositive() && !Ratio.ONE.isLess(unit) && Long.bitCount(unit.denominator()) == 1 && unit.denominator() <= 1L << HALVED;
     }
 
     public String title() {

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import wildflourish.core.tune.Head;
 import wildflourish.core.tune.Key;
 import wildflourish.core.tune.Meter;
 import wildflourish.core.tune.Mode;
@@ -69,9 +70,9 @@ final class AbcFields {
         }
         if (match.matches()) {
             int over = Integer.parseInt(match.group(2));
-            int count = Integer.parseInt(match.group(1));
-            if (count > 0 && count <= over && over <= 512 && Integer.bitCount(over) == 1) {
-                return Optional.of(Ratio.of(count, over));
+            Optional<Ratio> unit = over == 0 ? Optional.empty() : Optional.of(Ratio.of(Integer.parseInt(match.group(1)), over));
+            if (unit.filter(Head::isUnit).isPresent()) {
+                return unit;
             }
         }
         findings.error(line, column, "'" + value + "' is not a unit of length", "write a unit such as L:1/8 or L:1/4");

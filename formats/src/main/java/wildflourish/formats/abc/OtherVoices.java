@@ -13,8 +13,6 @@ import wildflourish.formats.book.BookTune;
  */
 public final class OtherVoices {
 
-    /** Where the fields of the voices stand: behind all bars, however many there come to be. */
-    static final int BEHIND = Integer.MAX_VALUE;
     /** What a melody goes by that its file gives no name. */
     static final String UNNAMED = "melody";
 
@@ -33,10 +31,10 @@ public final class OtherVoices {
             return melody;
         }
         List<Field> fields = new ArrayList<>(melody.head().fields());
-        fields.add(new Field('V', "1 name=" + AbcText.quoted(name), BEHIND));
+        fields.add(new Field('V', "1 name=" + AbcText.quoted(name), Field.BEHIND));
         int number = 2;
         for (Voice other : others) {
-            fields.add(new Field('V', number++ + " name=" + AbcText.quoted(other.name()) + "\n" + AbcWriter.music(other.tune(), melody.head()), BEHIND));
+            fields.add(new Field('V', number++ + " name=" + AbcText.quoted(other.name()) + "\n" + AbcWriter.music(other.tune(), melody.head()), Field.BEHIND));
         }
         return with(melody, fields);
     }
@@ -57,7 +55,7 @@ public final class OtherVoices {
     }
 
     private static java.util.stream.Stream<String> fields(Tune tune) {
-        return tune.head().fields().stream().filter(f -> f.letter() == 'V' && f.after() == BEHIND).map(Field::text);
+        return tune.head().fields().stream().filter(f -> f.letter() == 'V' && f.after() == Field.BEHIND).map(Field::text);
     }
 
     private static String name(String text) {
@@ -83,11 +81,11 @@ public final class OtherVoices {
         fields.removeIf(f -> f.letter() == 'V');
         String value = chosen.lines().findFirst().orElse(UNNAMED);
         declared(tune).map(f -> Voices.name(f.text()).equals(Voices.name(value)) ? new Field('V', Clef.without(f.text())) : f).forEach(fields::add);
-        fields.add(new Field('V', Clef.without(value), BEHIND));
-        fields.add(new Field('V', own(tune).orElse(UNNAMED) + "\n" + AbcWriter.music(tune, melody.head()), BEHIND));
+        fields.add(new Field('V', Clef.without(value), Field.BEHIND));
+        fields.add(new Field('V', own(tune).orElse(UNNAMED) + "\n" + AbcWriter.music(tune, melody.head()), Field.BEHIND));
         List<String> others = new ArrayList<>(texts(tune));
         others.remove(index);
-        others.forEach(o -> fields.add(new Field('V', o, BEHIND)));
+        others.forEach(o -> fields.add(new Field('V', o, Field.BEHIND)));
         return Optional.of(with(melody, fields));
     }
 

@@ -119,11 +119,11 @@ final class TuneReader {
             left.put("&", new StringBuilder("second name=\"second voice in the bar\"\n").append(overlaid(bars, music.overlays(), unitLength)));
         }
         if (!left.isEmpty()) {
-            fields.add(new Field('V', !melodyField.isEmpty() ? melodyField : voice.isEmpty() ? OtherVoices.UNNAMED : voice, OtherVoices.BEHIND));
+            fields.add(new Field('V', !melodyField.isEmpty() ? melodyField : voice.isEmpty() ? OtherVoices.UNNAMED : voice, Field.BEHIND));
             if (keyOctave != 0) {
                 left.replaceAll((name, kept) -> moved(kept, keyOctave));
             }
-            left.values().forEach(kept -> fields.add(new Field('V', kept.toString().strip(), OtherVoices.BEHIND)));
+            left.values().forEach(kept -> fields.add(new Field('V', kept.toString().strip(), Field.BEHIND)));
         }
         // What is said of the whole tune, what stands among the music, and what stands behind it: as they are written again.
         fields.sort(java.util.Comparator.comparing(f -> f.letter() == 'W' ? Integer.MAX_VALUE : f.after()));

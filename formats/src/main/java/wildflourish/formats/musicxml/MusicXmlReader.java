@@ -36,7 +36,6 @@ import wildflourish.formats.book.TuneBook;
  */
 public final class MusicXmlReader {
 
-    private static final long SMALLEST_UNIT = 512;
     private static final int MOST_VOICES = 64;
 
     private final Findings findings = new Findings();
@@ -198,12 +197,9 @@ public final class MusicXmlReader {
         return new Head(number(front.number()), titles, composers, rhythm, Meter.COMMON, unit, Optional.empty(), Key.NONE, order, fields);
     }
 
-    /** One that a note can be written in: halves of halves. */
     private static Optional<Ratio> unit(String text) {
         try {
-            Ratio unit = Ratio.parse(text);
-            boolean halves = unit.denominator() <= SMALLEST_UNIT && Long.bitCount(unit.denominator()) == 1;
-            return unit.isPositive() && halves && !Ratio.ONE.isLess(unit) ? Optional.of(unit) : Optional.empty();
+            return Optional.of(Ratio.parse(text)).filter(Head::isUnit);
         } catch (IllegalArgumentException | ArithmeticException e) {
             return Optional.empty();
         }

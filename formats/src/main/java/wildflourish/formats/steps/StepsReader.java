@@ -72,7 +72,7 @@ public final class StepsReader {
     /** What was said behind more bars than there are stands behind the last. */
     private static Tune withinBars(Tune tune) {
         int last = Math.max(1, tune.bars().size());
-        List<Field> fields = tune.head().fields().stream().map(f -> f.after() > last && f.after() < Integer.MAX_VALUE ? new Field(f.letter(), f.text(), last) : f).toList();
+        List<Field> fields = tune.head().fields().stream().map(f -> f.after() > last && f.after() < Field.BEHIND ? new Field(f.letter(), f.text(), last) : f).toList();
         return new Tune(tune.head().withFields(fields), tune.opening(), tune.bars());
     }
 
