@@ -102,6 +102,8 @@ final class Answers {
     /** Answers that turned out not to be playable where the plan has their notes, and pairs that are not one after the other. */
     private final Set<Said> barred = new HashSet<>();
     private final Set<List<Said>> barredPairs = new HashSet<>();
+    private final Set<Said> inPairs = new HashSet<>();
+
     /** Never again gives an answer; whether it could have been given until now. */
     boolean bar(int i, Answer answer) {
         bests[i] = null;
@@ -110,7 +112,9 @@ final class Answers {
 
     /** Never again gives two answers one after the other; whether they could have been given until now. */
     boolean barTogether(int i, Answer first, Answer second) {
-        return barredPairs.add(List.of(said(i, first), said(i + 1, second)));
+        List<Said> pair = List.of(said(i, first), said(i + 1, second));
+        inPairs.addAll(pair);
+        return barredPairs.add(pair);
     }
 
     private Said said(int i, Answer answer) {
@@ -193,11 +197,11 @@ final class Answers {
         return all;
     }
 
-    /** All answers of a note, of those that look alike to its neighbours only the worthiest. */
+    /** All answers of a note, of those that look alike to its neighbours, and that no neighbour bars, only the worthiest. */
     List<Answer> all(int i) {
         Map<List<Object>, Answer> byEdges = new LinkedHashMap<>();
         for (int[] pick : picks(i)) {
-            answer(i, pick).ifPresent(a -> byEdges.merge(edges(a), a, (x, y) -> x.worth() >= y.worth() ? x : y));
+            answer(i, pick).ifPresent(a -> byEdges.merge(inPairs.contains(said(i, a)) ? List.of(said(i, a)) : edges(a), a, (x, y) -> x.worth() >= y.worth() ? x : y));
         }
         return List.copyOf(byEdges.values());
     }
