@@ -122,7 +122,7 @@ class TeachersLaddersStandingTest {
     @ParameterizedTest
     @CsvSource({"whistle-d,four,fiddle", "whistle-d,six,anglo-cg", "fiddle,four,whistle-d", "fiddle,six,pipes-bellows-d", "pipes-bellows-d,four,recorder-alto-f", "pipes-nine-note,three,tenor-banjo",
         "mandolin,four,flute-d", "tenor-banjo,six,mandolin", "banjo-five-string,three,english-48", "anglo-cg,four,accordion-bc", "english-48,six,pipes-nine-note", "accordion-bc,three,banjo-five-string",
-        "melodeon-dg,four,whistle-d", "recorder-alto-f,six,recorder-soprano-c", "flute-d,four,whistle-d"})
+        "melodeon-dg,four,whistle-d", "recorder-alto-f,six,recorder-soprano-c", "flute-d,four,whistle-d", "english-48,six,anglo-cg", "pipes-bellows-d,three,whistle-d", "accordion-bc,six,recorder-soprano-c"})
     void whatOfItIsPlayedOnAnother(String instrument, String beats, String other) throws IOException {
         Arrangement bare = bare(instrument, beats);
         Ladder filled = filled(bare);
