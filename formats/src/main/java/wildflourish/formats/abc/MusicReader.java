@@ -147,7 +147,8 @@ final class MusicReader extends MusicLine {
         }
         int from = at + 1;
         while (at < text.length() && text.charAt(at) != '|') {
-            at++;
+            int closing = text.charAt(at) == '"' ? text.indexOf('"', at + 1) : -1;
+            at = Math.max(at, closing) + 1;
         }
         String music = text.substring(from, at).strip();
         // What closes the bar belongs to its line.

@@ -9,7 +9,8 @@ import java.util.regex.Pattern;
 /** The voices of a tune of several, and which of them is read (ABC standard 2.1, section 7). */
 final class Voices {
 
-    private static final Pattern INLINE = Pattern.compile("\\[V:([^\\]]*)]");
+    /** A voice within a line; or words in quotation marks, in which none begins. */
+    private static final Pattern INLINE = Pattern.compile("\"[^\"]*\"|\\[V:(?<voice>[^\\]]*)]");
 
     private Voices() {}
 
@@ -40,12 +41,20 @@ final class Voices {
         Matcher voice = INLINE.matcher(text);
         boolean reading = read;
         int from = 0;
-        while (voice.find()) {
+        while (next(voice)) {
             own.append(piece(text.substring(from, voice.start()), reading, turn)).append(" ".repeat(voice.end() - voice.start()));
-            reading = turn.to(voice.group(1), voice.start() + 1);
+            reading = turn.to(voice.group("voice"), voice.start() + 1);
             from = voice.end();
         }
         return own.append(piece(text.substring(from), reading, turn)).toString();
+    }
+
+    private static boolean next(Matcher voice) {
+        boolean found = voice.find();
+        while (found && voice.group("voice") == null) {
+            found = voice.find();
+        }
+        return found;
     }
 
     private static String piece(String music, boolean read, Turn turn) {
@@ -77,9 +86,9 @@ final class Voices {
             } else {
                 Matcher voice = INLINE.matcher(line.text());
                 int from = 0;
-                while (voice.find()) {
+                while (next(voice)) {
                     note(line.text().substring(from, voice.start()), now[0], withMusic);
-                    now[0] = name(voice.group(1));
+                    now[0] = name(voice.group("voice"));
                     from = voice.end();
                 }
                 note(line.text().substring(from), now[0], withMusic);

@@ -130,7 +130,7 @@ public final class MusicXmlReader {
         for (Map.Entry<String, List<Measured>> part : parts.entrySet()) {
             if (voices.size() < MOST_VOICES) {
                 String name = names.getOrDefault(part.getKey(), part.getKey());
-                voices.addAll(new PartReader(findings, xml, name, head).voices(part.getValue()));
+                new PartReader(findings, xml, name, head).voices(part.getValue()).stream().filter(v -> !v.tune().bars().isEmpty()).forEach(voices::add);
             }
         }
         if (voices.isEmpty()) {

@@ -37,6 +37,21 @@ class VoicesTest {
         assertThat(book.findings()).extracting(Finding::what).filteredOn(w -> w.contains("is not shown")).hasSize(1);
     }
 
+    /** What stands in quotation marks is words, whatever it looks like: no voice begins in it, and no bar line ends a second voice. */
+    @Test
+    void noVoiceBeginsInWords() {
+        TuneBook book = book("", "\"^see [V:2]\"d e \"_or [V:B\"f g|]");
+        assertThat(book.findings()).isEmpty();
+        assertThat(notes(book)).isEqualTo("[D5, E5, F#5, G5]");
+        TuneBook two = book("V:1;V:2;", "[V:1] \"^not [V:2] yet\"d e [V:2] \"^nor [V:1]\"D, E, [V:1] f g|");
+        assertThat(notes(two)).isEqualTo("[D5, E5, F#5, G5]");
+        TuneBook second = book("", "d e f g & \"^this | too\"D4|a4|");
+        assertThat(notes(second)).isEqualTo("[D5, E5, F#5, G5, A5]");
+        assertThat(second.tunes().getFirst().tune().bars()).hasSize(2);
+        Tune tune = second.tunes().getFirst().tune();
+        assertThat(AbcReader.read(AbcWriter.write(tune)).tunes().getFirst().tune()).isEqualTo(tune);
+    }
+
     @Test
     void wordsOfTheOtherVoiceAreNotSungByThisOne() {
         TuneBook book = book("V:1;V:2;", "V:1;d e f g|;w:one two three four;V:2;D, E, F, G,|;w:five six se-ven");
