@@ -29,6 +29,7 @@ final class FlacSound implements Decoded {
     private static final int TAG_HEAD = 10;
     private static final int FOOTED = 0x10;
     private static final int LAST = 0x80;
+    private static final int KIND = 0x7f;
     /** What the sound is: rate, channels, length. It comes first, and is all that is needed. */
     private static final int STREAM_INFO = 0;
     private static final int INFO_LENGTH = 34;
@@ -181,10 +182,11 @@ final class FlacSound implements Decoded {
             last = (head[0] & LAST) != 0;
             int length = (head[1] & 0xff) << 16 | (head[2] & 0xff) << 8 | head[3] & 0xff;
             byte[] block = in.readNBytes(length);
-            if ((head[0] & ~LAST) == STREAM_INFO && info.length == 0) {
+            int kind = head[0] & KIND;
+            if (kind == STREAM_INFO && info.length == 0) {
                 info = block;
             }
-            if ((head[0] & ~LAST) == REMARKS && !fits(block)) {
+            if (kind == REMARKS && !fits(block)) {
                 throw new IllegalArgumentException("its remarks are damaged, and most likely its sound too");
             }
         }

@@ -10,7 +10,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Random;
+import java.util.stream.IntStream;
 import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
@@ -147,6 +149,84 @@ class RecordingTest {
             } catch (NoRecording e) {
                 assertThat(e).hasMessageContaining("spoilt.flac: ");
             }
+        }
+    }
+
+    /** Samples of every length, in as many channels as there may be, each written as it is (RFC 9639: frames of verbatim subframes). */
+    @ParameterizedTest
+    @CsvSource({"8, 1, 1", "12, 1, 1", "16, 2, 2", "20, 2, 2", "24, 2, 2", "24, 1, 1", "16, 6, 1"})
+    void aFlacOfAnySizeIsRead(int bits, int channels, int heard) throws Exception {
+        int frames = 3000;
+        int rate = 48_000;
+        FlacBits file = new FlacBits();
+        file.put(0x664c6143, 32).put(0x80000022, 32).put(1000, 16).put(1000, 16).put(0, 24).put(0, 24).put(rate, 20).put(channels - 1, 3).put(bits - 1, 5).put(0, 4).put(frames, 32).put(0, 64).put(0, 64);
+        for (int frame = 0; frame < 3; frame++) {
+            FlacBits bytes = new FlacBits().put(0b11111111111110, 14).put(0, 2).put(0b0111, 4).put(0, 4).put(channels - 1, 4).put(0, 4).put(frame, 8).put(999, 16);
+            bytes.put(bytes.check(0x07, 8), 8);
+            for (int c = 0; c < channels; c++) {
+                bytes.put(0b00000010, 8);
+                for (int i = 0; i < 1000; i++) {
+                    bytes.put(Math.round(wave(1000 * frame + i, c) * ((1L << bits - 1) - 1)), bits);
+                }
+            }
+            bytes.align();
+            bytes.put(bytes.check(0x8005, 16), 16);
+            for (byte one : bytes.bytes()) {
+                file.put(one, 8);
+            }
+        }
+        try (Recording read = Recording.open(Files.write(folder.resolve("own.flac"), file.bytes()))) {
+            assertThat(read.rate()).isEqualTo(rate);
+            assertThat(read.channels()).isEqualTo(heard);
+            float[][] block = new float[heard][frames + 1];
+            assertThat(read.read(block)).isEqualTo(frames);
+            for (int i = 0; i < frames; i++) {
+                for (int c = 0; c < heard; c++) {
+                    int at = i;
+                    double expected = heard == channels ? wave(i, c) : IntStream.range(0, channels).mapToDouble(one -> wave(at, one)).average().orElseThrow();
+                    assertThat((double) block[c][i]).isCloseTo(expected, within(2.0 / (1L << bits - 1)));
+                }
+            }
+        }
+    }
+
+    private static double wave(int at, int channel) {
+        return 0.8 * Math.sin(0.01 * (at + 1) * (channel + 1));
+    }
+
+    /** Bits one after another. */
+    private static final class FlacBits {
+
+        private final BitSet set = new BitSet();
+        private int length;
+
+        FlacBits put(long value, int bits) {
+            for (int b = bits - 1; b >= 0; b--) {
+                set.set(length++, (value >> b & 1) == 1);
+            }
+            return this;
+        }
+
+        /** The remainder after division by a polynomial (RFC 9639, sections 9.1.8 and 9.3). */
+        long check(int polynomial, int bits) {
+            long remainder = 0;
+            for (int i = 0; i < length; i++) {
+                boolean top = (remainder >> bits - 1 & 1) == 1 != set.get(i);
+                remainder = (remainder << 1 ^ (top ? polynomial : 0)) & (1L << bits) - 1;
+            }
+            return remainder;
+        }
+
+        void align() {
+            length = (length + 7) / 8 * 8;
+        }
+
+        byte[] bytes() {
+            byte[] bytes = new byte[length / 8];
+            for (int i = 0; i < length; i++) {
+                bytes[i / 8] |= (byte) (set.get(i) ? 0x80 >> i % 8 : 0);
+            }
+            return bytes;
         }
     }
 
