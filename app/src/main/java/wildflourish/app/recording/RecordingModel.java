@@ -8,7 +8,6 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.OptionalLong;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -17,9 +16,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.listening.Player;
 import wildflourish.app.recording.RecordingState.Beside;
-import wildflourish.app.recording.RecordingState.Extent;
 import wildflourish.app.recording.RecordingState.Listened;
-import wildflourish.app.recording.RecordingState.Manner;
 import wildflourish.app.trellis.TrellisModel;
 import wildflourish.app.work.Background;
 import wildflourish.app.work.Folders;
@@ -29,12 +26,9 @@ import wildflourish.core.hearing.Comparison;
 import wildflourish.core.hearing.Heard;
 import wildflourish.core.hearing.HeardVersion;
 import wildflourish.core.hearing.PlayersVersion;
-import wildflourish.core.reading.Phrase;
-import wildflourish.core.reading.Phrases;
 import wildflourish.core.setting.Version;
 import wildflourish.sound.hearing.Audio;
 import wildflourish.sound.hearing.Ears;
-import wildflourish.sound.hearing.Excerpt;
 import wildflourish.sound.hearing.MadeUpStudent;
 import wildflourish.sound.hearing.NoRecording;
 import wildflourish.sound.hearing.Recording;
@@ -47,13 +41,12 @@ public final class RecordingModel {
     private static final String SLOT = "recording";
 
     private final TrellisModel trellis;
-    private final Player player;
+    private final Playing playing;
     private final Recordings recordings;
     private final Supplier<Optional<Audio>> microphone;
     private final Background background;
     private final Consumer<String> say;
     private final ReadOnlyObjectWrapper<RecordingState> state = new ReadOnlyObjectWrapper<>(RecordingState.EMPTY);
-    private Optional<Excerpt> excerpt = Optional.empty();
     private OptionalInt meant = OptionalInt.empty();
     private Optional<Other> beside = Optional.empty();
     private Optional<AtomicBoolean> recorded = Optional.empty();
@@ -62,7 +55,7 @@ public final class RecordingModel {
     /** A model over the open tune; {@code microphone} is opened when something is to be recorded, and may be missing. */
     public RecordingModel(TrellisModel trellis, Player player, Recordings recordings, Supplier<Optional<Audio>> microphone, Background background, Consumer<String> say) {
         this.trellis = trellis;
-        this.player = player;
+        this.playing = new Playing(state, player, say);
         this.recordings = recordings;
         this.microphone = microphone;
         this.background = background;
@@ -79,6 +72,11 @@ public final class RecordingModel {
         return state.getReadOnlyProperty();
     }
 
+    /** What plays the recording in hand. */
+    Playing playing() {
+        return playing;
+    }
+
     /** Follows the open tune, or rests. */
     void setShown(boolean now) {
         shown = now;
@@ -86,7 +84,7 @@ public final class RecordingModel {
             refresh();
         } else {
             endRecording();
-            stop();
+            playing.stop();
         }
     }
 
@@ -96,7 +94,7 @@ public final class RecordingModel {
         }
         RecordingState before = state.get();
         if (before.tune() != trellis.now().tune()) {
-            stop();
+            playing.stop();
             meant = OptionalInt.empty();
             beside = Optional.empty();
             List<Path> files = files(trellis.now().tune());
@@ -146,7 +144,7 @@ public final class RecordingModel {
             endRecording();
             return;
         }
-        stop();
+        playing.stop();
         Optional<Audio> line = microphone.get();
         if (line.isEmpty()) {
             say.accept("no microphone can be listened to: plug one in, or let this program use it; a recording can be brought in instead: B");
@@ -205,7 +203,7 @@ public final class RecordingModel {
         if (state.get().chosen().filter(file::equals).isPresent()) {
             return;
         }
-        stop();
+        playing.stop();
         meant = OptionalInt.empty();
         state.set(state.get().choosing(Optional.of(file)));
         String name = String.valueOf(file.getFileName());
@@ -318,7 +316,7 @@ public final class RecordingModel {
     void throwAway() {
         RecordingState now = state.get();
         now.chosen().ifPresent(file -> {
-            stop();
+            playing.stop();
             try {
                 recordings.throwAway(file);
                 beside = beside.filter(o -> !o.file().equals(file));
@@ -369,95 +367,5 @@ public final class RecordingModel {
             List<Integer> there = IntStream.range(0, l.played().notes().size()).filter(i -> l.played().notes().get(i).wanted().note() == hand.wanted().note()).boxed().toList();
             state.set(now.at(there.get((there.indexOf(now.note()) + 1) % there.size())));
         }));
-    }
-
-    /** Plays it in another manner from now on. */
-    void how(Manner manner) {
-        Manner fair = new Manner(manner.extent(), manner.again(), Math.clamp(manner.percent(), (int) (100 * Shift.SLOWEST), (int) (100 * Shift.FASTEST)),
-                Math.clamp(manner.cents(), (int) -Shift.FARTHEST, (int) Shift.FARTHEST));
-        RecordingState now = state.get();
-        if (!fair.equals(now.how())) {
-            state.set(now.with(fair));
-            if (now.playing()) {
-                play();
-            }
-        }
-    }
-
-    /** Plays the recording, or stops. */
-    void toggle() {
-        if (state.get().playing()) {
-            stop();
-        } else if (state.get().listened().isPresent()) {
-            play();
-        } else {
-            say.accept(state.get().files().isEmpty() ? "bring in a recording first: B" : "the recording has not been listened to yet");
-        }
-    }
-
-    private void play() {
-        state.get().listened().ifPresent(l -> {
-            Manner how = state.get().how();
-            HeardVersion.Stretch stretch = stretch(l, how.extent());
-            Excerpt next = new Excerpt(l.take(), stretch.fromMs(), stretch.toMs(), new Shift(how.percent() / 100.0, how.cents()), how.again());
-            excerpt = Optional.of(next);
-            player.play(next);
-            state.set(state.get().playing(true, stretch.fromMs()));
-        });
-    }
-
-    private HeardVersion.Stretch stretch(Listened l, Extent extent) {
-        int note = state.get().note();
-        List<HeardVersion.Note> notes = l.played().notes();
-        double end = l.take().lengthMs();
-        return switch (extent) {
-            case ALL -> new HeardVersion.Stretch(0, end);
-            case ON -> new HeardVersion.Stretch(notes.subList(note, notes.size()).stream().flatMap(n -> n.onsetMs().stream()).findFirst().orElse(0.0), end);
-            case BAR -> around(l, i -> notes.get(i).wanted().bar() == notes.get(note).wanted().bar() && notes.get(i).wanted().pass() == notes.get(note).wanted().pass());
-            case PHRASE -> {
-                int plain = Marks.plain(l, note);
-                Optional<Phrase> phrase = Phrases.of(l.version()).stream().filter(p -> p.holds(plain)).findFirst();
-                yield around(l, i -> phrase.filter(p -> p.holds(Marks.plain(l, i))).isPresent());
-            }
-        };
-    }
-
-    /** The notes around the one in hand that have something in common with it. */
-    private HeardVersion.Stretch around(Listened l, java.util.function.IntPredicate same) {
-        int from = state.get().note();
-        int to = from + 1;
-        while (from > 0 && same.test(from - 1)) {
-            from--;
-        }
-        while (to < l.played().notes().size() && same.test(to)) {
-            to++;
-        }
-        return l.played().stretch(from, to).orElseGet(() -> new HeardVersion.Stretch(0, l.take().lengthMs()));
-    }
-
-    /** Stops what is played here. */
-    void stop() {
-        if (state.get().playing()) {
-            excerpt = Optional.empty();
-            player.stop();
-            state.set(state.get().playing(false, 0));
-        }
-    }
-
-    /** Follows what is heard. */
-    void tick() {
-        RecordingState now = state.get();
-        excerpt.ifPresent(e -> {
-            OptionalLong heard = player.heardOf(e);
-            if (heard.isPresent()) {
-                state.set(now.playing(!e.isDone(), e.ms(heard.getAsLong())));
-            }
-        });
-    }
-
-    /** Somebody else plays now, or the sound was lost. */
-    void soundLost() {
-        excerpt = Optional.empty();
-        state.set(state.get().playing(false, 0));
     }
 }

@@ -61,25 +61,25 @@ public final class RecordingScreen extends TuneScreen<RecordingView> {
 
     private void percent(int by) {
         Manner now = model.state().get().how();
-        model.how(new Manner(now.extent(), now.again(), now.percent() + by, now.cents()));
+        model.playing().how(new Manner(now.extent(), now.again(), now.percent() + by, now.cents()));
         site.say("at %d %% of its tempo".formatted(model.state().get().how().percent()));
     }
 
     private void cents(int by) {
         Manner now = model.state().get().how();
-        model.how(new Manner(now.extent(), now.again(), now.percent(), now.cents() + by));
+        model.playing().how(new Manner(now.extent(), now.again(), now.percent(), now.cents() + by));
     }
 
     private void again() {
         Manner now = model.state().get().how();
-        model.how(new Manner(now.extent(), !now.again(), now.percent(), now.cents()));
+        model.playing().how(new Manner(now.extent(), !now.again(), now.percent(), now.cents()));
         site.say(now.again() ? "once" : "around and around");
     }
 
     private void extent() {
         Manner now = model.state().get().how();
         Extent next = Extent.values()[(now.extent().ordinal() + 1) % Extent.values().length];
-        model.how(new Manner(next, now.again(), now.percent(), now.cents()));
+        model.playing().how(new Manner(next, now.again(), now.percent(), now.cents()));
         site.say(next.words());
     }
 
@@ -115,7 +115,7 @@ public final class RecordingScreen extends TuneScreen<RecordingView> {
 
     @Override
     public Optional<Runnable> hear() {
-        return Optional.of(model::toggle);
+        return Optional.of(model.playing()::toggle);
     }
 
     @Override
@@ -139,12 +139,12 @@ public final class RecordingScreen extends TuneScreen<RecordingView> {
 
     @Override
     public void frame() {
-        model.tick();
+        model.playing().tick();
     }
 
     @Override
     public void soundLost() {
-        model.soundLost();
+        model.playing().soundLost();
     }
 
     @Override

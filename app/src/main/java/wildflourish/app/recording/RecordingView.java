@@ -121,7 +121,7 @@ public final class RecordingView extends BorderPane {
     }
 
     private void how() {
-        changed(() -> model.how(new Manner(extent.getValue(), again.isSelected(), percent.getValue(), 100 * semitones.getValue() + cents.getValue())));
+        changed(() -> model.playing().how(new Manner(extent.getValue(), again.isSelected(), percent.getValue(), 100 * semitones.getValue() + cents.getValue())));
     }
 
     private String rung(int rung) {
