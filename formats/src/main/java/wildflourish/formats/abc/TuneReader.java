@@ -118,6 +118,8 @@ final class TuneReader {
         if (!music.overlays().isEmpty()) {
             left.put("&", new StringBuilder("second name=\"second voice in the bar\"\n").append(overlaid(bars, music.overlays(), unitLength)));
         }
+        // A voice that is named and has no music is none.
+        left.values().removeIf(kept -> kept.toString().strip().indexOf('\n') < 0);
         if (!left.isEmpty()) {
             fields.add(new Field('V', !melodyField.isEmpty() ? melodyField : voice.isEmpty() ? OtherVoices.UNNAMED : voice, Field.BEHIND));
             if (keyOctave != 0) {

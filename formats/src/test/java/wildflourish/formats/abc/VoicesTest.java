@@ -53,6 +53,13 @@ class VoicesTest {
     }
 
     @Test
+    void aVoiceThatIsNamedAndHasNoMusicIsNone() {
+        Tune tune = book("", "d e f g|a4 [V:second]").tunes().getFirst().tune();
+        assertThat(tune.head().fields()).isEmpty();
+        assertThat(AbcReader.read(AbcWriter.write(tune)).tunes().getFirst().tune()).isEqualTo(tune);
+    }
+
+    @Test
     void wordsOfTheOtherVoiceAreNotSungByThisOne() {
         TuneBook book = book("V:1;V:2;", "V:1;d e f g|;w:one two three four;V:2;D, E, F, G,|;w:five six se-ven");
         assertThat(book.tunes().getFirst().tune().head().fields()).filteredOn(f -> f.letter() == 'w').extracting(f -> f.text()).containsExactly("one two three four");
