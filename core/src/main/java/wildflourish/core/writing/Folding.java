@@ -106,10 +106,12 @@ public final class Folding {
             List<Element> main = new ArrayList<>();
             List<Element> next = new ArrayList<>();
             Ratio at = Ratio.ZERO;
+            // A bar no longer than the lead has none: nothing would be left of it.
+            boolean whole = ends || lead.isZero() || !cut.isPositive();
             boolean clean = ends || lead.isZero();
             for (Element element : bar.elements()) {
-                boolean inMain = ends || at.isLess(cut) || lead.isZero();
-                clean |= at.equals(cut);
+                boolean inMain = whole || at.isLess(cut);
+                clean |= !whole && at.equals(cut);
                 (inMain ? main : next).add(element);
                 at = at.plus(element.length());
             }

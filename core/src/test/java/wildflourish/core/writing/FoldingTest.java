@@ -81,6 +81,15 @@ class FoldingTest {
         assertThat(heard(folded)).isEqualTo(heard(withShortEnd));
     }
 
+    /** A bar that is no longer than the lead into the tune is left whole: cut where the lead begins, nothing would be left of it. */
+    @Test
+    void noBarIsLeftEmpty() {
+        Tune played = tune("1 a2 2 2 2 2 2 2 2 2 2 2 2 2 2 2 2 2 2 b3 c4 b3 c4");
+        Tune folded = Folding.folded(played);
+        assertThat(folded.bars()).noneMatch(b -> b.elements().isEmpty());
+        assertThat(heard(folded)).isEqualTo(heard(played));
+    }
+
     @Test
     void aTuneWithRepeatsOrWithoutAnyToFindIsLeftAlone() {
         Tune folded = Folding.folded(tune("a b c d e f g h a b c d e f g h"));
