@@ -4,8 +4,10 @@ set -eu
 cd "$(dirname "$0")/../.."
 work=$(mktemp -d)
 trap 'rm -rf "$work"' EXIT
+commit=$(git rev-parse HEAD)
 for build in first second; do
   git clone -q . "$work/$build/wild-flourish"
+  git -C "$work/$build/wild-flourish" checkout -q --detach "$commit"
   (cd "$work/$build/wild-flourish" && mvn -B -ntp -q package -DskipTests)
   (cd "$work/$build/wild-flourish" && find . -name '*.jar' -path '*/target/*' | sort | xargs sha256sum) > "$work/$build.sums"
 done
