@@ -182,6 +182,9 @@ final class FlacSound implements Decoded {
             last = (head[0] & LAST) != 0;
             int length = (head[1] & 0xff) << 16 | (head[2] & 0xff) << 8 | head[3] & 0xff;
             byte[] block = in.readNBytes(length);
+            if (block.length < length) {
+                throw new IllegalArgumentException("it ends before the sound begins");
+            }
             int kind = head[0] & KIND;
             if (kind == STREAM_INFO && info.length == 0) {
                 info = block;

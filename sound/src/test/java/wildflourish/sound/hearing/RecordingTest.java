@@ -102,6 +102,8 @@ class RecordingTest {
         for (int length : new int[] {4, 7, 20, BEHIND_THE_INFO, BEHIND_THE_INFO + 3}) {
             assertThatThrownBy(() -> all("cut.flac", Arrays.copyOf(damaged, length))).as("cut at " + length).isInstanceOf(NoRecording.class);
         }
+        assertThatThrownBy(() -> all("cut.flac", Arrays.copyOf(with(whole, picture), BEHIND_THE_INFO + 8))).as("within the picture").isInstanceOf(NoRecording.class);
+        assertThatThrownBy(() -> all("cut.flac", Arrays.copyOf(whole, 3000))).as("within what stands before the sound").isInstanceOf(NoRecording.class);
     }
 
     /** A FLAC with a tag before it of the kind that MP3s have is one still; what only begins like such a tag is none. */
