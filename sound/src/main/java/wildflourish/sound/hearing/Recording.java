@@ -42,7 +42,7 @@ public final class Recording implements Audio {
             if (Files.size(file) == 0) {
                 throw new NoRecording("%s: the file is empty: record or copy it again".formatted(file));
             }
-            Decoded sound = FlacSound.is(file) ? FlacSound.open(file) : JavaSound.open(file);
+            Decoded sound = FlacBlocks.areIn(file) ? FlacSound.open(file) : JavaSound.open(file);
             if (!(sound.rate() >= SLOWEST && sound.rate() <= FASTEST) || sound.channels() < 1 || sound.channels() > MOST_IN_FILE) {
                 sound.close();
                 throw new NoRecording("%s: it says that it has %.0f samples a second in %d channels, which cannot be heard: record it anew, or save it as WAV".formatted(

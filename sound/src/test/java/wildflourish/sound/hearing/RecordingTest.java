@@ -115,11 +115,11 @@ class RecordingTest {
         byte[] footed = tag.clone();
         footed[5] = 0x10;
         assertThat(all("footed.flac", joined(footed, new byte[140], whole))).isEqualTo(all("whole.flac", whole));
-        assertThat(FlacSound.is(Files.write(folder.resolve("shifted.flac"), joined(tag, new byte[131], whole)))).isFalse();
+        assertThat(FlacBlocks.areIn(Files.write(folder.resolve("shifted.flac"), joined(tag, new byte[131], whole)))).isFalse();
         for (int length : new int[] {3, 5, 9, 10, 100}) {
-            assertThat(FlacSound.is(Files.write(folder.resolve("short.flac"), Arrays.copyOf(joined(tag, new byte[130], whole), length)))).as("cut at " + length).isFalse();
+            assertThat(FlacBlocks.areIn(Files.write(folder.resolve("short.flac"), Arrays.copyOf(joined(tag, new byte[130], whole), length)))).as("cut at " + length).isFalse();
         }
-        assertThat(FlacSound.is(Files.write(folder.resolve("other.mp3"), tone("a440.mp3")))).isFalse();
+        assertThat(FlacBlocks.areIn(Files.write(folder.resolve("other.mp3"), tone("a440.mp3")))).isFalse();
     }
 
     /** The library goes on looking for ever behind the samples that a file promised, and where a frame cannot be read; here it ends. */
