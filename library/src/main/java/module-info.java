@@ -2,6 +2,7 @@
 module wildflourish.library {
     requires static org.jspecify;
     requires transitive wildflourish.core;
+    requires com.fasterxml.jackson.databind;
     requires java.sql;
     requires org.xerial.sqlitejdbc;
     requires org.jdbi.v3.core;

@@ -1,27 +1,37 @@
 package wildflourish.library;
 
 import java.io.IOException;
-import java.nio.channels.FileChannel;
 import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.nio.file.StandardOpenOption;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
+import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.JdbiException;
 
-/** Back-ups of a library: whole copies of its file, one a day on which it changed, and wherever one is asked for. */
+/**
+ * Back-ups of a library: whole copies of its file, one a day on which it changed, and wherever one is asked for, with its recordings where
+ * it is an archive. A copy is private to its user.
+ */
 public final class Backups {
 
+    /** What is written by and by is called so until it is whole. */
+    static final String PART = ".part";
     private static final int KEPT = 7;
-    private static final String MARK = ".backup-";
-    private static final String PART = ".part";
+    private static final String DAILY = ".backup-";
+    private static final String BEFORE_RESTORE = ".before-restore-";
+    private static final String RESTORING = ".restoring-";
+
+    /** The latest made first: by how many changes the library had seen; copies of before version 10 by their newest edition. */
+    private static final Comparator<Holding> LATEST_FIRST = Comparator.comparingLong((Holding h) -> h.identity().changes())
+            .thenComparingLong(Holding::newestEdition).thenComparing(h -> h.file().getFileName().toString()).reversed();
 
     private final Path library;
     private final Clock clock;
@@ -32,70 +42,92 @@ public final class Backups {
         this.clock = clock;
     }
 
-    /**
-     * What a back-up holds.
-     *
-     * @param latest when the latest edition in it was made, as it is written there; empty without any
-     */
-    public record Holding(Path file, int tunes, int editions, int passes, Optional<String> latest) {
+    /** The folder beside a library, of its own name, for what is kept in files. */
+    static Path folder(Path library, String name) {
+        Path own = library.toAbsolutePath();
+        return own.resolveSibling(own.getFileName().toString().replaceFirst("\\.[^.]*$", "") + "-" + name);
+    }
 
-        /** For reading. */
-        public String inWords() {
-            return "%d tune%s with %d edition%s, %d practised pass%s%s".formatted(tunes, tunes == 1 ? "" : "s", editions, editions == 1 ? "" : "s", passes,
-                    passes == 1 ? "" : "es", latest.map(l -> ", the latest edition of " + l.substring(0, Math.min(16, l.length())).replace('T', ' ')).orElse(""));
-        }
+    private Path recordings() {
+        return folder(library, "recordings");
+    }
+
+    /** As {@link #write(Path, Progress)}, watched by nobody. */
+    public Holding write(Path to) {
+        return write(to, Progress.NONE);
     }
 
     /**
-     * Writes a whole copy of the library to a file, whole or not at all.
+     * Writes a whole copy of the library to a file, whole or not at all; one that ends in {@code .zip} is an archive with the recordings.
      *
-     * @throws LibraryFault when it cannot be read or the copy cannot be written
+     * @throws LibraryFault when it cannot be read, the copy cannot be written, or the file is the library itself
      */
-    public Holding write(Path to) {
+    public Holding write(Path to, Progress progress) {
         if (!Files.isRegularFile(library)) {
             throw new LibraryFault("there is no library at %s".formatted(library), null);
         }
-        Path part = part(to);
         try {
-            Files.createDirectories(to.toAbsolutePath().getParent());
-            Files.deleteIfExists(part);
-            new LibraryFile(library).copyTo(part);
-            try (FileChannel written = FileChannel.open(part, StandardOpenOption.WRITE)) {
-                written.force(true);
-            }
-            Holding holding = look(part);
-            Files.move(part, to, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-            return new Holding(to, holding.tunes(), holding.editions(), holding.passes(), holding.latest());
-        } catch (IOException | JdbiException e) {
-            throw new LibraryFault("the back-up %s could not be written; the library is as it was".formatted(to), e);
-        } finally {
+            Path place = behindLink(to.toAbsolutePath());
+            refuseItself(place);
+            PrivateFiles.createFolders(Objects.requireNonNull(place.getParent()));
+            Path part = place.resolveSibling(place.getFileName() + PART);
+            Path copy = place.resolveSibling(place.getFileName() + ".library" + PART);
             try {
                 Files.deleteIfExists(part);
-            } catch (IOException e) {
-                // It is replaced by the next one.
+                Files.deleteIfExists(copy);
+                new LibraryFile(library).copyTo(copy);
+                Holding holding = look(copy);
+                if (Archive.isNamedSo(place)) {
+                    PrivateFiles.createFile(part);
+                    Archive.write(part, copy, recordings(), clock.instant(), progress);
+                    LibraryFile.toDisk(part);
+                } else {
+                    Files.move(copy, part);
+                }
+                Files.move(part, place, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+                return holding.in(to);
+            } finally {
+                Files.deleteIfExists(part);
+                Files.deleteIfExists(copy);
+            }
+        } catch (IOException | JdbiException e) {
+            throw new LibraryFault("the back-up %s could not be written; the library is as it was".formatted(to), e);
+        }
+    }
+
+    private static Path behindLink(Path to) throws IOException {
+        return Files.exists(to) ? to.toRealPath() : Files.isSymbolicLink(to) ? to.resolveSibling(Files.readSymbolicLink(to)) : to;
+    }
+
+    /** A copy over its own original, under whatever name and behind whatever link, would be the end of both. */
+    private void refuseItself(Path place) throws IOException {
+        LibraryFile own = new LibraryFile(library);
+        Path journal = own.journal();
+        Path real = library.toRealPath();
+        for (Path used : List.of(library, journal, own.index(), real, new LibraryFile(real).journal(), new LibraryFile(real).index())) {
+            if (place.equals(used) || Files.exists(place) && Files.exists(used) && Files.isSameFile(place, used)) {
+                throw new LibraryFault("%s is the library itself: give the back-up another name".formatted(place), null);
             }
         }
     }
 
-    /** Writes today's back-up beside the library unless there is one that holds as much; the oldest above {@value #KEPT} go. */
+    /** Writes today's back-up beside the library unless the latest one holds the same; of those above {@value #KEPT} the first made go. */
     public Optional<Holding> daily() {
-        LocalDate today = LocalDate.now(clock);
-        Path to = library.resolveSibling(library.getFileName() + MARK + today);
+        Path to = library.resolveSibling(library.getFileName() + DAILY + LocalDate.now(clock));
         if (!Files.isRegularFile(library)) {
             return Optional.empty();
         }
         dropPieces(to);
-        Optional<Holding> last = all().stream().findFirst();
         Holding now = look(library);
-        boolean same = last.filter(l -> l.tunes() == now.tunes() && l.editions() == now.editions() && l.passes() == now.passes() && l.latest().equals(now.latest())).isPresent();
-        if (same || now.tunes() == 0) {
+        List<Holding> before = all();
+        if (now.empty() || before.stream().findFirst().filter(l -> l.identity().holdsTheSameAs(now.identity())).isPresent()) {
             return Optional.empty();
         }
         Holding written = write(to);
-        List<Path> old = files();
-        for (Path file : old.subList(Math.min(KEPT, old.size()), old.size())) {
+        List<Holding> others = before.stream().filter(b -> !b.file().equals(to)).toList();
+        for (Holding old : others.subList(Math.min(KEPT - 1, others.size()), others.size())) {
             try {
-                Files.deleteIfExists(file);
+                Files.deleteIfExists(old.file());
             } catch (IOException e) {
                 // One back-up too many does no harm.
             }
@@ -103,54 +135,68 @@ public final class Backups {
         return Optional.of(written);
     }
 
-    /** What a killed program left of earlier days' back-ups is no copy, and holds what has been taken out since; today's may be under way in another window. */
+    /** What a killed program left of earlier copies is no copy, and holds what has been taken out since; today's may be under way in another window. */
     private void dropPieces(Path today) {
-        beside().filter(f -> f.toString().endsWith(PART) && !f.equals(part(today))).forEach(piece -> {
-            try {
-                Files.deleteIfExists(piece);
-            } catch (IOException e) {
-                // The next day tries again.
-            }
-        });
+        named("").filter(f -> f.toString().endsWith(PART) && !f.toString().startsWith(today.toString())).forEach(Backups::drop);
+        named(RESTORING).filter(Files::isDirectory).forEach(Stage::clear);
     }
 
-    private static Path part(Path of) {
-        return of.resolveSibling(of.getFileName() + PART);
+    private static void drop(Path piece) {
+        try {
+            Files.deleteIfExists(piece);
+        } catch (IOException e) {
+            // The next day tries again.
+        }
     }
 
-    /** The back-ups beside the library that can be read, the newest first. */
+    /** The back-ups of each day beside the library that can be read, the latest made first. */
     public List<Holding> all() {
-        return files().stream().flatMap(f -> {
+        return readable(DAILY);
+    }
+
+    /** The copies that were made before each restore, the latest made first. */
+    public List<Holding> beforeRestores() {
+        return readable(BEFORE_RESTORE);
+    }
+
+    private List<Holding> readable(String mark) {
+        return named(mark).filter(f -> !f.toString().endsWith(PART)).flatMap(f -> {
             try {
                 return Stream.of(look(f));
             } catch (LibraryFault e) {
                 return Stream.empty();
             }
-        }).toList();
+        }).sorted(LATEST_FIRST).toList();
     }
 
-    private List<Path> files() {
-        return beside().filter(f -> !f.toString().endsWith(PART)).sorted(Comparator.comparing((Path f) -> f.getFileName().toString()).reversed()).toList();
+    /** Every whole copy beside the library, of whatever kind, that holds what is deleted from the library afterwards. */
+    public List<Path> copies() {
+        return Stream.of(DAILY, BEFORE_RESTORE, ".of-version-").flatMap(this::named).filter(f -> !f.toString().endsWith(PART)).sorted().toList();
     }
 
-    /** The back-ups, and pieces of them, in no order. */
-    private Stream<Path> beside() {
-        try (Stream<Path> all = Files.list(library.getParent())) {
-            return all.filter(f -> f.getFileName().toString().startsWith(library.getFileName() + MARK)).toList().stream();
+    /** What lies beside the library, its name followed by a mark, in no order. */
+    private Stream<Path> named(String mark) {
+        try (Stream<Path> all = Files.list(Objects.requireNonNull(library.getParent()))) {
+            return all.filter(f -> f.getFileName().toString().startsWith(library.getFileName() + mark)).toList().stream();
         } catch (IOException e) {
             return Stream.empty();
         }
     }
 
     /**
-     * What a file holds, changing nothing in it.
+     * What a file holds, changing nothing in it, without examining it.
      *
-     * @throws LibraryFault when it is no library, or a newer program's, or damaged
+     * @throws LibraryFault when it is no library, or a newer program's, or too damaged to be counted
      */
     public static Holding look(Path file) {
         try {
+            if (Files.isRegularFile(file) && Archive.is(file)) {
+                try (Stage stage = Stage.of(file, Files.createTempDirectory("wild-flourish"), false, Progress.NONE)) {
+                    return new LibraryFile(stage.file()).holding().in(file);
+                }
+            }
             if (!Files.isRegularFile(file)) {
-                throw new NoSuchFileException(file.toString());
+                throw new java.nio.file.NoSuchFileException(file.toString());
             }
             return new LibraryFile(file).holding();
         } catch (IOException | JdbiException e) {
@@ -159,34 +205,121 @@ public final class Backups {
     }
 
     /**
-     * Puts what a back-up holds in the place of what the library holds, which is kept beside it.
+     * Examines a back-up whole: its file, its tables, every document; an archive's checksums too. Changes nothing.
      *
-     * @return where the library that was there is now; empty where there was none
-     * @throws LibraryFault when the back-up cannot be read or put there; the library is as it was then
+     * @param reads whether the document of a tune makes sense
+     * @throws LibraryFault when it is no library that can be read at all
      */
-    public Optional<Path> restore(Path backup) {
-        look(backup);
-        try {
-            if (!Files.exists(library)) {
-                Files.createDirectories(library.getParent());
-                Path part = library.resolveSibling(library.getFileName() + ".restoring");
-                Files.copy(backup, part, StandardCopyOption.REPLACE_EXISTING);
-                Files.move(part, library, StandardCopyOption.ATOMIC_MOVE);
-                return Optional.empty();
-            }
-            Path aside = free(library.resolveSibling(library.getFileName() + ".before-restore-" + LocalDate.now(clock)));
-            write(aside);
-            new LibraryFile(library).restoreFrom(backup);
-            return Optional.of(aside);
-        } catch (IOException | SQLException | JdbiException e) {
-            throw new LibraryFault("the back-up could not be put in place; the library is as it was: close every window of the program and try again", e);
+    public static Examination examine(Path backup, Predicate<String> reads, Progress progress) {
+        try (Stage stage = Stage.of(backup, Files.createTempDirectory("wild-flourish"), false, progress)) {
+            return stage.examine(backup, reads);
+        } catch (IOException | JdbiException e) {
+            throw new LibraryFault("%s is no library that can be read: %s".formatted(backup, LibraryFault.said(e)), e);
         }
     }
 
-    private static Path free(Path wanted) {
-        Path free = wanted;
+    /**
+     * What became of a restore.
+     *
+     * @param before the way back: a copy of what was there; empty where nothing was
+     */
+    public record Restored(Examination examination, Optional<Path> before) {}
+
+    /** As {@link #restore(Path, Predicate, boolean, Progress)}, of a sound back-up, watched by nobody. */
+    public Restored restore(Path backup, Predicate<String> reads) {
+        return restore(backup, reads, false, Progress.NONE);
+    }
+
+    /**
+     * Puts what a back-up holds in the place of what the library holds, which is kept beside it. The library is another one from then on:
+     * windows that are open on it notice. An archive's recordings come back too; what a library alone says nothing of stays.
+     *
+     * @param reads whether the document of a tune makes sense
+     * @param force whether a damaged one is put there too, as far as it can be read
+     * @throws LibraryFault when the back-up cannot be read or put there, or is damaged and not forced; the library is as it was then
+     */
+    public Restored restore(Path backup, Predicate<String> reads, boolean force, Progress progress) {
+        try {
+            PrivateFiles.createFolders(Objects.requireNonNull(library.getParent()));
+            Path folder = library.resolveSibling(library.getFileName() + RESTORING + java.util.UUID.randomUUID());
+            RecordingsSwap.clear(recordings());
+            PrivateFiles.createFolders(folder);
+            try (Stage stage = Stage.of(backup, folder, true, progress)) {
+                Examination found = stage.examine(backup, reads);
+                if (!found.isSound() && !force) {
+                    throw new LibraryFault("the back-up is damaged: %s; the library is as it was".formatted(found.inWords()), null);
+                }
+                return new Restored(found, putInPlace(stage, progress));
+            }
+        } catch (IOException | SQLException | JdbiException e) {
+            throw new LibraryFault("the back-up could not be put in place (%s); the library is as it was: close every window of the program and try again"
+                    .formatted(LibraryFault.said(e)), e);
+        }
+    }
+
+    private Optional<Path> putInPlace(Stage stage, Progress progress) throws IOException, SQLException {
+        Optional<Path> before = Files.exists(library) ? Optional.of(setAside(progress)) : Optional.empty();
+        Optional<Identity> next = stage.makeReady(changes());
+        Optional<RecordingsSwap> swap = Optional.empty();
+        if (next.isPresent() && stage.recordings().isPresent()) {
+            swap = Optional.of(RecordingsSwap.prepare(recordings(), next.get(), stage.recordings().get()));
+        }
+        if (isWhole()) {
+            new LibraryFile(library).restoreFrom(stage.file());
+        } else {
+            // What cannot be opened cannot be written into either; it is set aside under its own name already.
+            Files.deleteIfExists(new LibraryFile(library).journal());
+            Files.move(stage.file(), library, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        }
+        if (swap.isPresent()) {
+            swap.get().finish();
+        }
+        return before;
+    }
+
+    private boolean isWhole() throws IOException {
+        if (!Files.isRegularFile(library) || Files.size(library) == 0) {
+            return false;
+        }
+        try (Handle handle = new LibraryFile(library).open()) {
+            return Schema.look(handle).version() > 0;
+        } catch (JdbiException | LibraryFault e) {
+            return false;
+        }
+    }
+
+    private long changes() {
+        try {
+            return Files.isRegularFile(library) ? look(library).identity().changes() : 0;
+        } catch (LibraryFault damaged) {
+            return 0;
+        }
+    }
+
+    /** Keeps what is there: whole, with its recordings where there are any; as it lies, where it is too damaged for that. */
+    private Path setAside(Progress progress) throws IOException {
+        boolean recordings = !Archive.recordings(recordings()).isEmpty();
+        Path aside = free(library.resolveSibling(library.getFileName() + BEFORE_RESTORE + LocalDate.now(clock)), recordings ? ".zip" : "");
+        try {
+            write(aside, progress);
+        } catch (LibraryFault damaged) {
+            aside = free(library.resolveSibling(library.getFileName() + BEFORE_RESTORE + LocalDate.now(clock)), "");
+            LibraryFile from = new LibraryFile(library);
+            LibraryFile to = new LibraryFile(aside);
+            Files.copy(from.file(), to.file());
+            PrivateFiles.makePrivate(to.file());
+            if (from.wasLeftOpen()) {
+                Files.copy(from.journal(), to.journal());
+                PrivateFiles.makePrivate(to.journal());
+            }
+        }
+        return aside;
+    }
+
+    private static Path free(Path wanted, String ending) {
+        Path free = wanted.resolveSibling(wanted.getFileName() + ending);
         for (int n = 2; Files.exists(free); n++) {
-            free = wanted.resolveSibling(wanted.getFileName() + "-" + n);
+            free = wanted.resolveSibling("%s-%d%s".formatted(wanted.getFileName(), n, ending));
         }
         return free;
     }

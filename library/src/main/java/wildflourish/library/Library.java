@@ -1,11 +1,12 @@
 package wildflourish.library;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Predicate;
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.JdbiException;
 
@@ -16,6 +17,11 @@ import org.jdbi.v3.core.JdbiException;
  * @see #open
  */
 public final class Library implements AutoCloseable {
+
+    /** The folder of the recordings of its tunes is called so. */
+    public static final String RECORDINGS = "recordings";
+    /** Programs before this version of the tables left their files open to everybody. */
+    private static final int FIRST_PRIVATE = 10;
 
     private final LibraryFile file;
     private final Store store;
@@ -53,23 +59,22 @@ public final class Library implements AutoCloseable {
     /** As {@link #open(Path)}, with a clock for the times of editions. */
     public static Library open(Path path, Clock clock) {
         LibraryFile file = new LibraryFile(path);
-        try {
-            Files.createDirectories(path.toAbsolutePath().getParent());
+        return opening(path, () -> {
+            PrivateFiles.createFolders(Objects.requireNonNull(path.toAbsolutePath().getParent()));
             boolean leftOpen = file.wasLeftOpen();
-            Schema.Look look = file.look();
-            Handle handle = file.open();
-            try {
-                if (look.isOld() && look.version() > 0) {
-                    file.copy(handle, look.version());
-                }
-                if (look.isOld() || !look.named()) {
-                    Schema.update(handle);
-                }
-            } catch (IOException | RuntimeException e) {
-                handle.close();
-                throw e;
-            }
+            Handle handle = ready(file);
             return new Library(file, new Store(file, handle), clock, leftOpen);
+        });
+    }
+
+    /** Something that opens a library's file. */
+    private interface Opening<T> {
+        T open() throws IOException;
+    }
+
+    private static <T> T opening(Path path, Opening<T> opening) {
+        try {
+            return opening.open();
         } catch (LibraryFault e) {
             throw new LibraryFault("the library %s cannot be opened: %s".formatted(path, e.getMessage()), e.getCause());
         } catch (IOException e) {
@@ -78,6 +83,34 @@ public final class Library implements AutoCloseable {
         } catch (JdbiException e) {
             throw new LibraryFault(("the library %s cannot be opened (%s): it may be another kind of file, or damaged, or "
                     + "read-only; choose another with --library, or put a copy back in its place").formatted(path, LibraryFault.reason(e)), e);
+        }
+    }
+
+    /** Opens a file and brings its tables to what this program knows; a copy of what an earlier one made is kept first. */
+    private static Handle ready(LibraryFile file) throws IOException {
+        file.refuseLoneJournal();
+        Schema.Look look = file.look();
+        Handle handle = file.open();
+        try {
+            if (look.isOld() && look.version() > 0) {
+                file.copy(handle, look.version());
+            }
+            if (look.isOld() || !look.named()) {
+                Schema.update(handle);
+                if (look.version() > 0 && look.version() < FIRST_PRIVATE) {
+                    PrivateFiles.makePrivate(file.file());
+                }
+                // What the file says of itself is in the file, not in its journal alone.
+                handle.execute("PRAGMA wal_checkpoint(TRUNCATE)");
+            }
+            Optional<Identity> identity = Identity.of(handle);
+            if (identity.isPresent()) {
+                RecordingsSwap.finish(Backups.folder(file.file(), RECORDINGS), identity.get());
+            }
+            return handle;
+        } catch (IOException | RuntimeException e) {
+            handle.close();
+            throw e;
         }
     }
 
@@ -134,8 +167,7 @@ public final class Library implements AutoCloseable {
 
     /** The folder beside it, of its own name, for what is kept in files. */
     public Path folder(String name) {
-        Path own = file.file().toAbsolutePath();
-        return own.resolveSibling(own.getFileName().toString().replaceFirst("\\.[^.]*$", "") + "-" + name);
+        return Backups.folder(file.file(), name);
     }
 
     /** Its back-ups. */
@@ -146,17 +178,24 @@ public final class Library implements AutoCloseable {
     /**
      * Puts what a back-up holds in the place of what the library holds, and goes on with that. Whatever was read of it before is out of date.
      *
-     * @return where the library that was there is now
-     * @throws LibraryFault when the back-up cannot be read or put there; the library is as it was then
+     * @param reads whether the document of a tune makes sense
+     * @param force whether a damaged back-up is put there too
+     * @throws LibraryFault when the back-up cannot be read or put there, or is damaged and not forced; the library is as it was then
      */
-    public Path restore(Path backup) {
-        Path aside = backups().restore(backup).orElseThrow();
-        store.alone(h -> {
-            if (Schema.version(h) < Schema.latest()) {
-                Schema.update(h);
-            }
-        });
-        return aside;
+    public Backups.Restored restore(Path backup, Predicate<String> reads, boolean force, Progress progress) {
+        Backups.Restored restored = backups().restore(backup, reads, force, progress);
+        openWhatIsThere();
+        return restored;
+    }
+
+    /**
+     * Goes on with the library that is in the file's place now, after {@link LibraryFault#isAnotherLibrary()} said that it is another one.
+     * Whatever was read of the one before is out of date.
+     *
+     * @throws LibraryFault when it cannot be opened
+     */
+    public void openWhatIsThere() {
+        store.adopt(opening(file.file(), () -> ready(file)));
     }
 
     @Override

@@ -20,21 +20,29 @@ public final class LibraryFault extends RuntimeException {
     /** What a connection says whose disk is away: a page that cannot be fetched is to SQLite a damaged one. */
     private static final Set<SQLiteErrorCode> OF_THE_DISK = Set.of(SQLiteErrorCode.SQLITE_IOERR, SQLiteErrorCode.SQLITE_CANTOPEN, SQLiteErrorCode.SQLITE_CORRUPT);
 
-    private final boolean away;
+    /** What a fault is besides its words. */
+    private enum Kind { PLAIN, AWAY, ANOTHER_LIBRARY }
+
+    private final Kind kind;
 
     /** A fault; what the driver said is looked for in its cause. */
     public LibraryFault(String message, @Nullable Throwable cause) {
-        this(message, cause, false);
+        this(message, cause, Kind.PLAIN);
     }
 
-    private LibraryFault(String message, @Nullable Throwable cause, boolean away) {
+    private LibraryFault(String message, @Nullable Throwable cause, Kind kind) {
         super(message, cause);
-        this.away = away;
+        this.kind = kind;
     }
 
     /** The library is not where it was opened; it may come back. */
     static LibraryFault away(String what) {
-        return new LibraryFault(what + "; what it held before is kept", null, true);
+        return new LibraryFault(what + "; what it held before is kept", null, Kind.AWAY);
+    }
+
+    /** Another library is in the place of the one that was opened, or an earlier copy of it. */
+    static LibraryFault anotherLibrary() {
+        return new LibraryFault("another library is in the place of the one that was opened, or an earlier copy of it: nothing was written to it", null, Kind.ANOTHER_LIBRARY);
     }
 
     @Override
@@ -44,7 +52,17 @@ public final class LibraryFault extends RuntimeException {
 
     /** Whether the same may succeed when it is tried again later. */
     public boolean mayPass() {
-        return away || code(getCause()).filter(PASSING::contains).isPresent();
+        return kind == Kind.AWAY || kind == Kind.PLAIN && code(getCause()).filter(PASSING::contains).isPresent();
+    }
+
+    /** Whether the library that was opened is there no longer, and another one is. */
+    public boolean isAnotherLibrary() {
+        return kind == Kind.ANOTHER_LIBRARY;
+    }
+
+    /** What went wrong with a file, in words. */
+    static String said(Exception e) {
+        return code(e).isPresent() ? reason(e) : String.valueOf(e.getMessage());
     }
 
     /** What the driver gave as the reason, without its finer shades. */

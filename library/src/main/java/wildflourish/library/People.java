@@ -48,14 +48,12 @@ public final class People {
      * now on; those made before keep what they had.
      */
     public void remove(long id) {
-        store.alone(h -> {
-            h.execute("PRAGMA secure_delete = ON");
-            Store.transaction(h, t -> {
-                for (String table : List.of("attendance", "given", "learning", "practice_pass")) {
-                    t.createUpdate("DELETE FROM " + table + " WHERE student_id = :id").bind("id", id).execute();
-                }
-                return t.createUpdate("DELETE FROM student WHERE id = :id").bind("id", id).execute();
-            });
+        store.alone(h -> h.execute("PRAGMA secure_delete = ON"), t -> {
+            for (String table : List.of("attendance", "given", "learning", "practice_pass", "recording", "written_file")) {
+                t.createUpdate("DELETE FROM " + table + " WHERE student_id = :id").bind("id", id).execute();
+            }
+            t.createUpdate("DELETE FROM student WHERE id = :id").bind("id", id).execute();
+        }, h -> {
             h.execute("VACUUM");
             h.execute("PRAGMA wal_checkpoint(TRUNCATE)");
         });

@@ -20,7 +20,8 @@ final class Schema {
     /** The steps, the first one first: a library of version n has the first n. */
     private static final List<String> STEPS = List.of(
             "V1__tunes_and_their_editions.sql", "V2__own_instruments_and_habits.sql", "V3__licks.sql", "V4__practice.sql",
-            "V5__what_tunes_are_found_by.sql", "V6__people.sql", "V7__lessons.sql", "V8__more_than_one_instrument.sql", "V9__ornaments_that_spoke.sql");
+            "V5__what_tunes_are_found_by.sql", "V6__people.sql", "V7__lessons.sql", "V8__more_than_one_instrument.sql", "V9__ornaments_that_spoke.sql",
+            "V10__which_library_a_file_holds.sql");
 
     /** "WFLR", by which a library is known; those made before it was written have none. */
     private static final int OURS = 0x57464c52;

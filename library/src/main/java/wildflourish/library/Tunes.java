@@ -88,6 +88,11 @@ public final class Tunes {
         return store.read(h -> now(h, tune));
     }
 
+    /** The tune as it is now; empty where that edition cannot be read. */
+    Optional<Edition> atItsCurrent(long tune) {
+        return store.read(h -> pointedTo(h, tune).flatMap(id -> readable(h, id)));
+    }
+
     private static Edition now(Handle h, long tune) {
         return pointedTo(h, tune).flatMap(id -> readable(h, id)).or(() -> latest(h, tune)).orElseThrow(
                 () -> new IllegalStateException("no edition of tune %d can be read".formatted(tune)));
@@ -132,6 +137,9 @@ public final class Tunes {
      */
     public Saved save(long tune, long parent, String what, String document) {
         return store.write(h -> {
+            if (h.createQuery("SELECT count(*) FROM edition WHERE id = :id AND tune_id = :tune").bind("id", parent).bind("tune", tune).mapTo(Integer.class).one() == 0) {
+                throw new LibraryFault("the library does not hold the version that was changed: nothing was written to it", null);
+            }
             Optional<EditionEntry> meanwhile = besides(h, tune, parent);
             Optional<Edition> already = meanwhile.map(e -> byId(h, e.id())).filter(e -> e.what().equals(what) && e.document().equals(document))
                     .filter(e -> parent(h, e.id()).equals(Optional.of(parent)));

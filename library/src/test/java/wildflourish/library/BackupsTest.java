@@ -19,6 +19,8 @@ class BackupsTest {
 
     private static final Clock THURSDAY = Clock.fixed(Instant.parse("2026-11-26T18:00:00Z"), ZoneOffset.UTC);
 
+    private static final java.util.function.Predicate<String> READS = document -> document.startsWith("X:");
+
     @TempDir
     private Path folder;
 
@@ -36,12 +38,14 @@ class BackupsTest {
         try (Library library = Library.open(file(), THURSDAY)) {
             long tune = add(library, "The Ebb");
             library.tunes().save(tune, library.tunes().current(tune).id(), "changed", "X:1\nT:The Ebb\nK:G\nG4|\n");
-            Backups.Holding held = library.backups().write(backup);
+            Holding held = library.backups().write(backup);
             assertThat(held.tunes()).isEqualTo(1);
             assertThat(held.editions()).isEqualTo(2);
             assertThat(held.inWords()).contains("1 tune with 2 editions", "2026-11-26 18:00");
             add(library, "The Flood");
-            assertThat(library.backups().restore(backup)).isPresent();
+            assertThat(library.backups().restore(backup, READS).before()).isPresent();
+            assertThatThrownBy(() -> library.tunes().all()).as("what is open notices").isInstanceOfSatisfying(LibraryFault.class, e -> assertThat(e.isAnotherLibrary()).isTrue());
+            library.openWhatIsThere();
             assertThat(library.tunes().all().read()).extracting(TuneEntry::title).containsExactly("The Ebb");
         }
         Path before = folder.resolve("library.sqlite.before-restore-2026-11-26");
@@ -58,7 +62,7 @@ class BackupsTest {
             Path copy = folder.resolve("copy.sqlite");
             library.backups().write(copy);
             library.tunes().add("The Lamp Stair", "jig", "G major", "6/8", "X:2");
-            Path aside = library.restore(copy);
+            Path aside = library.restore(copy, READS, false, Progress.NONE).before().orElseThrow();
             assertThat(library.tunes().all().read()).extracting(TuneEntry::title).containsExactly("The Wet Quay");
             assertThat(library.tunes().current(first).document()).isEqualTo("X:1");
             library.tunes().add("Tar and Twine", "reel", "A major", "4/4", "X:3");
@@ -97,7 +101,7 @@ class BackupsTest {
                 assertThat(library.backups().daily()).as("nothing has changed since").isEmpty();
             }
         }
-        List<Backups.Holding> all = new Backups(file(), THURSDAY).all();
+        List<Holding> all = new Backups(file(), THURSDAY).all();
         assertThat(all).hasSize(7);
         assertThat(all.getFirst().tunes()).isEqualTo(10);
         Files.writeString(all.get(3).file(), "no library");
@@ -109,8 +113,8 @@ class BackupsTest {
         Path text = Files.writeString(folder.resolve("text.abc"), "X:1\nT:A\nK:D\nD|\n");
         try (Library library = Library.open(file(), THURSDAY)) {
             add(library, "The Ebb");
-            assertThatThrownBy(() -> library.backups().restore(text)).isInstanceOf(LibraryFault.class);
-            assertThatThrownBy(() -> library.backups().restore(folder.resolve("nowhere"))).isInstanceOf(LibraryFault.class);
+            assertThatThrownBy(() -> library.backups().restore(text, READS)).isInstanceOf(LibraryFault.class);
+            assertThatThrownBy(() -> library.backups().restore(folder.resolve("nowhere"), READS)).isInstanceOf(LibraryFault.class);
             assertThat(library.tunes().all().read()).hasSize(1);
         }
         assertThatThrownBy(() -> new Backups(folder.resolve("none"), THURSDAY).write(folder.resolve("x"))).isInstanceOf(LibraryFault.class);
@@ -124,7 +128,7 @@ class BackupsTest {
             library.backups().write(backup);
         }
         Path elsewhere = folder.resolve("new machine/library.sqlite");
-        assertThat(new Backups(elsewhere, THURSDAY).restore(backup)).isEmpty();
+        assertThat(new Backups(elsewhere, THURSDAY).restore(backup, READS).before()).isEmpty();
         try (Library there = Library.open(elsewhere, THURSDAY)) {
             assertThat(there.tunes().all().read()).hasSize(1);
         }
