@@ -174,6 +174,24 @@ public final class Backups {
         return Stream.of(DAILY, BEFORE_RESTORE, ".of-version-").flatMap(this::named).filter(f -> !f.toString().endsWith(PART)).sorted().toList();
     }
 
+    /** Whether a copy, wherever it is, holds a student; one that cannot be read holds nobody. */
+    public boolean holds(Path copy, Person person) {
+        return Leaver.isIn(copy, person);
+    }
+
+    /**
+     * Makes a copy anew without a student and their recordings.
+     *
+     * @throws LibraryFault when it cannot be read or written; it is as it was then
+     */
+    public void takeOut(Path copy, Person person) {
+        try {
+            Leaver.takeOutOf(copy, person, clock);
+        } catch (IOException | JdbiException e) {
+            throw new LibraryFault("%s could not be written anew (%s); it is as it was".formatted(copy, LibraryFault.said(e)), e);
+        }
+    }
+
     /** What lies beside the library, its name followed by a mark, in no order. */
     private Stream<Path> named(String mark) {
         try (Stream<Path> all = Files.list(Objects.requireNonNull(library.getParent()))) {
@@ -288,12 +306,10 @@ public final class Backups {
         }
     }
 
+    /** How far the library is, and all its copies with it: what comes after a restore counts on from there. */
     private long changes() {
-        try {
-            return Files.isRegularFile(library) ? look(library).identity().changes() : 0;
-        } catch (LibraryFault damaged) {
-            return 0;
-        }
+        long copied = Stream.concat(all().stream(), beforeRestores().stream()).mapToLong(h -> h.identity().changes()).max().orElse(0);
+        return Math.max(copied, new LibraryFile(library).identity().map(Identity::changes).orElse(0L));
     }
 
     /** Keeps what is there: whole, with its recordings where there are any; as it lies, where it is too damaged for that. */

@@ -1,5 +1,6 @@
 package wildflourish.library;
 
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -36,16 +37,26 @@ public record Examination(Holding holding, int tunes, int readableTunes, int stu
             faults.add(Holding.many(strays, "row belongs", "rows belong") + " to nothing that is there");
         }
         try (Store store = new Store(file, handle)) {
-            Tunes tunes = new Tunes(store, java.time.Clock.systemUTC());
+            Tunes tunes = new Tunes(store, Clock.systemUTC());
             Rows<Long> ids = Reader.all(handle, "tune", "id FROM tune WHERE true", r -> r.getLong(2));
             int readable = 0;
             for (long tune : ids.read()) {
                 readable += tunes.atItsCurrent(tune).map(Edition::document).filter(reads).isPresent() ? 1 : 0;
             }
-            Rows<Person> people = new People(store, java.time.Clock.systemUTC()).all();
+            Rows<Person> people = new People(store, Clock.systemUTC()).all();
             Rows<?> passes = new Log(store).passes();
-            return new Examination(Holding.of(file.file(), handle), all(handle, "tune", ids), readable, all(handle, "student", people), people.read().size(),
+            return new Examination(holding(file, handle), all(handle, "tune", ids), readable, all(handle, "student", people), people.read().size(),
                     all(handle, "practice_pass", passes), passes.read().size(), recordings, faults);
+        }
+    }
+
+    /** What can be counted; nothing where that part of the file is damaged. */
+    private static Holding holding(LibraryFile file, Handle handle) {
+        try {
+            return Holding.of(file.file(), handle);
+        } catch (JdbiException e) {
+            LibraryFault.unlessDamaged(file, e);
+            return new Holding(file.file(), 0, 0, 0, 0, Optional.empty(), Identity.UNKNOWN, false, 0);
         }
     }
 

@@ -114,6 +114,18 @@ record LibraryFile(Path file) {
         }
     }
 
+    /** Which library it holds; empty where there is none or that cannot be read. */
+    Optional<Identity> identity() {
+        if (!Files.isRegularFile(file)) {
+            return Optional.empty();
+        }
+        try (Handle handle = openToRead()) {
+            return Identity.of(handle);
+        } catch (JdbiException e) {
+            return Optional.empty();
+        }
+    }
+
     /** What the file itself says, without its journal; empty where that cannot be read. Locks nothing and waits for nobody. */
     Optional<Identity> identityWithoutJournal() {
         SQLiteConfig config = new SQLiteConfig();

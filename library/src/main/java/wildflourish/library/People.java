@@ -1,5 +1,6 @@
 package wildflourish.library;
 
+import java.nio.file.Path;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
@@ -10,6 +11,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import org.jdbi.v3.core.Handle;
 import wildflourish.core.lesson.Student;
 
@@ -44,16 +46,11 @@ public final class People {
     }
 
     /**
-     * Deletes a student with everything that is known of them: passes, tunes, what was given, where they came. Nothing of it is left in the file, nor in back-ups made from
-     * now on; those made before keep what they had.
+     * Deletes a student with everything that is known of them: passes, tunes, what was given, where they came, whose recordings are whose. Nothing of it is left in the file,
+     * nor in back-ups made from now on; of those made before {@link Backups#takeOut} takes them out.
      */
     public void remove(long id) {
-        store.alone(h -> h.execute("PRAGMA secure_delete = ON"), t -> {
-            for (String table : List.of("attendance", "given", "learning", "practice_pass", "recording", "written_file")) {
-                t.createUpdate("DELETE FROM " + table + " WHERE student_id = :id").bind("id", id).execute();
-            }
-            t.createUpdate("DELETE FROM student WHERE id = :id").bind("id", id).execute();
-        }, h -> {
+        store.alone(h -> h.execute("PRAGMA secure_delete = ON"), t -> Leaver.delete(t, id), h -> {
             h.execute("VACUUM");
             h.execute("PRAGMA wal_checkpoint(TRUNCATE)");
         });
@@ -161,6 +158,44 @@ public final class People {
                     r.getInt("minutes"), text(r, "kind"), text(r, "tunes"), text(r, "remark"), there.getOrDefault(r.getLong("id"), List.of()), lines.getOrDefault(r.getLong("id"), List.of())));
             return new Rows<>(all.read().stream().sorted(Comparator.comparing(Meeting::at)).toList(), all.unread());
         });
+    }
+
+    /** Whose recordings are whose: students' ids by the recordings' names below their folder; those of nobody are not among them. */
+    public Map<String, Long> recordings() {
+        return store.read(h -> {
+            Map<String, Long> whose = new HashMap<>();
+            h.createQuery("SELECT file, student_id FROM recording WHERE student_id IS NOT NULL").map((r, c) -> whose.put(text(r, "file"), r.getLong("student_id"))).list();
+            return whose;
+        });
+    }
+
+    /** Says whose a recording of a tune is; empty where it is nobody's in particular. */
+    public void own(String file, long tune, Optional<Long> student) {
+        store.change(h -> {
+            h.createUpdate("DELETE FROM recording WHERE file = :file").bind("file", file).execute();
+            student.ifPresent(s -> h.createUpdate("INSERT INTO recording (file, tune_id, student_id) VALUES (:file, :tune, :student)").bind("file", file).bind("tune", tune)
+                    .bind("student", s).execute());
+        });
+    }
+
+    /** Keeps where a file was written that holds students' names. */
+    public void wrote(List<WrittenFile> files) {
+        store.change(h -> files.forEach(f -> h.createUpdate("INSERT OR REPLACE INTO written_file (path, kind, student_id, at) VALUES (:path, :kind, :student, :at)")
+                .bind("path", f.path().toString()).bind("kind", f.kind()).bind("student", f.student().orElse(null)).bind("at", f.at().toString()).execute()));
+    }
+
+    /** The files that were written and hold students' names, in the order of their paths; they may have gone since. */
+    public List<WrittenFile> written() {
+        return store.read(h -> h.createQuery("SELECT path, kind, student_id, at FROM written_file ORDER BY path, kind").map((r, c) -> {
+            long student = r.getLong("student_id");
+            Optional<Long> whose = r.wasNull() ? Optional.empty() : Optional.of(student);
+            return new WrittenFile(Path.of(text(r, "path")), text(r, "kind"), whose, Instant.parse(text(r, "at")));
+        }).list());
+    }
+
+    /** Keeps no longer where a file was written that is gone. */
+    public void forgetWritten(Path file) {
+        store.change(h -> h.createUpdate("DELETE FROM written_file WHERE path = :path").bind("path", file.toAbsolutePath().normalize().toString()).execute());
     }
 
     private static String text(ResultSet row, String column) throws SQLException {

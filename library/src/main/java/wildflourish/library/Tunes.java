@@ -90,7 +90,14 @@ public final class Tunes {
 
     /** The tune as it is now; empty where that edition cannot be read. */
     Optional<Edition> atItsCurrent(long tune) {
-        return store.read(h -> pointedTo(h, tune).flatMap(id -> readable(h, id)));
+        return store.read(h -> {
+            try {
+                return pointedTo(h, tune).flatMap(id -> readable(h, id));
+            } catch (JdbiException e) {
+                LibraryFault.unlessDamaged(LibraryFile.of(h), e);
+                return Optional.empty();
+            }
+        });
     }
 
     private static Edition now(Handle h, long tune) {

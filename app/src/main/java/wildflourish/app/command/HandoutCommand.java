@@ -1,7 +1,6 @@
 package wildflourish.app.command;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
@@ -17,6 +16,7 @@ import wildflourish.app.work.Folders;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.library.Library;
 import wildflourish.library.Person;
+import wildflourish.library.PrivateFiles;
 import wildflourish.score.handout.Paper;
 import wildflourish.score.handout.SheetContents;
 import wildflourish.score.handout.SheetItem;
@@ -79,9 +79,11 @@ final class HandoutCommand implements Callable<Integer> {
             Arrangement given = read.arrangement();
             Arrangement arrangement = given.instrument().hasHands() && given.ladder().size() > 1 ? given : Documents.grown(given.tune(), people.getFirst().student().plays());
             Path folder = target == null ? Path.of("") : target;
-            Files.createDirectories(folder);
+            PrivateFiles.createFolders(folder);
             ClassSheets sheets = ClassSheets.of(arrangement, people, contents, done -> { }, () -> false);
-            sheets.write(folder, arrangement.tune().title()).forEach(tune.out()::println);
+            List<ClassSheets.Written> written = sheets.write(folder, arrangement.tune().title());
+            written.forEach(w -> tune.out().println(w.file()));
+            open.people().wrote(ClassSheets.noted(written, Instant.now()));
             open.tunes().all().read().stream().filter(t -> t.title().equals(arrangement.tune().title())).findFirst().ifPresentOrElse(
                     entry -> open.people().give(sheets.given(entry.id(), open.tunes().current(entry.id()).id(), Instant.now())),
                     () -> tune.err().printf("%s:0:0: warning: the tune is not on the library's shelf, so nothing was written down about who was given it%n", tune.file()));

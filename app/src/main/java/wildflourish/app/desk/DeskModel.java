@@ -1,6 +1,7 @@
 package wildflourish.app.desk;
 
 import java.nio.file.Path;
+import java.time.Clock;
 import java.time.Duration;
 import java.util.HashMap;
 import java.util.List;
@@ -17,6 +18,7 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
+import wildflourish.app.backup.BackupModel;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.Screen;
 import wildflourish.app.frame.Site;
@@ -65,6 +67,7 @@ public final class DeskModel {
     private final Opening opening;
     private final ShelfWork shelfWork;
     private final Watch watch;
+    private final BackupModel backups;
     private final List<Screen> screens;
     private final List<Command> commands;
     private final ReadOnlyObjectWrapper<Screen> screen = new ReadOnlyObjectWrapper<>();
@@ -108,6 +111,10 @@ public final class DeskModel {
         this.opening = new Opening(keeper, background, trellis, listening, this::show, this::say);
         opening.whenRestored(this::takeIn);
         this.shelfWork = new ShelfWork(this, keeper, background);
+        this.backups = new BackupModel(keeper, background, this::say, () -> {
+            restore();
+            refresh();
+        }, Clock.systemDefaultZone());
         shelf.order().addListener((o, before, now) -> weighAgain(now == ShelfModel.Order.HARDNESS));
         trellis.onHear(listening::toggleOrnament);
         trellis.state().addListener((o, before, now) -> {
@@ -197,6 +204,11 @@ public final class DeskModel {
     /** What takes time about the shelf. */
     ShelfWork shelfWork() {
         return shelfWork;
+    }
+
+    /** Back-ups of the library. */
+    public BackupModel backups() {
+        return backups;
     }
 
     /** How the library is. */

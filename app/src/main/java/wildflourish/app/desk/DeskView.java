@@ -20,6 +20,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
+import wildflourish.app.backup.AnotherLibraryCard;
+import wildflourish.app.backup.BackupCard;
 import wildflourish.app.frame.Command;
 import wildflourish.app.frame.CommandMenu;
 import wildflourish.app.frame.Commands;
@@ -54,6 +56,7 @@ public final class DeskView extends StackPane {
     private @Nullable Finder finder;
     private @Nullable KeysHere keysHere;
     private @Nullable FaultCard fault;
+    private @Nullable BackupCard backups;
 
     /** The content of a window on the model. */
     public DeskView(DeskModel model) {
@@ -85,6 +88,11 @@ public final class DeskView extends StackPane {
         model.onAsking(new InBar());
         model.screen().addListener((o, a, now) -> show(now));
         model.look().addListener((o, a, now) -> dress(now));
+        model.backups().anotherLibrary().addListener((o, a, now) -> {
+            if (now) {
+                tellAnotherLibrary();
+            }
+        });
         followSound();
         acceptDrops();
         show(model.screen().get());
@@ -99,6 +107,7 @@ public final class DeskView extends StackPane {
                 Command.of("keys-here", "The keys that work here, now", help, this::keysHere).keys("F1"),
                 Command.of("guide", "The guide beside the screen", help, () -> guide().toggle()).keys("Shift+F1"),
                 Command.of("fault", "Something went wrong: what to send", help, this::fault),
+                Command.of("backups", "Back-ups: look into one, restore, move to another computer", "Tunes and files", this::backups).keys("Ctrl+Shift+Y"),
                 Command.of("menu", "All commands in a menu", help, this::openMenu).keys("F10"),
                 Command.of("who-plays", "Instrument, capo, tempo and student", "Who plays", () -> {
                     who();
@@ -203,6 +212,29 @@ public final class DeskView extends StackPane {
                 overlay.toggle(fault.with(report), Pos.CENTER, fault.first());
             }
         });
+    }
+
+    private void backups() {
+        if (backups == null) {
+            backups = new BackupCard(model.backups(), () -> commands.all().stream().filter(o -> o.command().id().equals("back-up")).findFirst().ifPresent(this::run),
+                    then -> model.asking().file("back-up to restore:", file -> {
+                        then.accept(file);
+                        backups();
+                    }));
+        }
+        model.backups().refresh();
+        if (!overlay.shows(backups)) {
+            overlay.toggle(backups, Pos.CENTER, backups.first());
+        }
+    }
+
+    /** Says that another library is in the place of the one that is shown, until it is opened or the card is closed. */
+    private void tellAnotherLibrary() {
+        AnotherLibraryCard card = new AnotherLibraryCard(() -> {
+            overlay.close();
+            model.backups().openWhatIsThere();
+        }, overlay::close);
+        overlay.toggle(card, Pos.CENTER, card.first());
     }
 
     private void keysHere() {

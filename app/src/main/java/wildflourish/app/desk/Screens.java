@@ -23,6 +23,7 @@ import wildflourish.app.practice.Practising;
 import wildflourish.app.reading.ReadingModel;
 import wildflourish.app.reading.ReadingScreen;
 import wildflourish.app.reading.Recollection;
+import wildflourish.app.recording.Owners;
 import wildflourish.app.recording.RecordingModel;
 import wildflourish.app.recording.RecordingScreen;
 import wildflourish.app.rounds.RoundsModel;
@@ -41,7 +42,7 @@ import wildflourish.app.writing.WritingScreen;
 import wildflourish.core.lesson.Standing;
 import wildflourish.core.ornament.Speeds;
 import wildflourish.core.practice.LoggedPass;
-import wildflourish.library.Backups;
+import wildflourish.library.Library;
 import wildflourish.library.Person;
 import wildflourish.library.TuneEntry;
 import wildflourish.sound.microphone.ComputerMicrophone;
@@ -104,11 +105,6 @@ final class Screens {
             }
 
             @Override
-            public void goBackTo(Backups.Holding copy) {
-                t.shelfWork().goBackTo(copy);
-            }
-
-            @Override
             public boolean listen(IntConsumer keys) {
                 return t.shelfWork().listen(keys);
             }
@@ -161,8 +157,24 @@ final class Screens {
     }
 
     private Screen recording() {
-        Recordings recordings = new Recordings(t.keeper().ask(l -> l.folder("recordings")));
-        return new RecordingScreen(new RecordingModel(t.trellis(), t.player(), recordings, ComputerMicrophone::line, t.background(), t.site()::say), t.trellis(), t.site());
+        Recordings recordings = new Recordings(t.keeper().ask(l -> l.folder(Library.RECORDINGS)));
+        Owners.Keeping owners = new Owners.Keeping() {
+            @Override
+            public Owners read() {
+                return Owners.of(t.keeper());
+            }
+
+            @Override
+            public void own(String recording, long tune, Optional<Long> student) {
+                t.keeper().people("whose a recording is", p -> p.own(recording, tune, student));
+            }
+
+            @Override
+            public Optional<Long> followed() {
+                return people.chosen();
+            }
+        };
+        return new RecordingScreen(new RecordingModel(t.trellis(), t.player(), recordings, owners, ComputerMicrophone::line, t.background(), t.site()::say), t.trellis(), t.site());
     }
 
     private Screen people() {

@@ -28,7 +28,6 @@ import wildflourish.formats.abc.AbcWriter;
 import wildflourish.formats.book.BookTune;
 import wildflourish.formats.book.TuneBook;
 import wildflourish.formats.door.TuneFiles;
-import wildflourish.library.Backups;
 import wildflourish.library.Edition;
 import wildflourish.library.LibraryFault;
 import wildflourish.library.TuneEntry;
@@ -126,7 +125,6 @@ final class ShelfWork {
     /** Brings what tunes are found by up to date, behind. */
     void index() {
         background.latest("index", INDEXING, job -> keeper.ask(l -> TuneIndex.of(l, keeper::keepNotes, job::stopped)), desk.shelf()::setIndex, () -> { });
-        background.latest("copies", INDEXING, job -> keeper.ask(l -> l.backups().all()), desk.shelf()::setCopies, () -> { });
     }
 
     /** Works out how hard the tunes on the shelf are on an instrument, behind, the latest asked for first. */
@@ -177,22 +175,6 @@ final class ShelfWork {
                 return "%s cannot be written; choose another place".formatted(file);
             }
         }, desk::say);
-    }
-
-    /** Makes a back-up of the library. */
-    void backUp(Path file) {
-        background.run(new Background.Words("making a back-up", "the back-up could not be made; the library is as it was"),
-                job -> keeper.ask(l -> l.backups().write(file)), made -> desk.say("%s holds %s; “flourish restore” puts it back".formatted(file, made.inWords())));
-    }
-
-    /** Puts a copy of the library in its place, and opens the window on it as it was then. */
-    void goBackTo(Backups.Holding copy) {
-        background.run(new Background.Words("going back to the copy", "the copy could not be put in place; the library is as it was"),
-                job -> keeper.ask(l -> l.restore(copy.file())), aside -> {
-            desk.restore();
-            desk.refresh();
-            desk.say("the library is as the copy was; what was there until now is in %s".formatted(aside));
-        });
     }
 
     /** A MIDI keyboard's keys, on the interface's thread; false where there is no keyboard. */

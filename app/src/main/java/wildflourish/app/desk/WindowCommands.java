@@ -36,8 +36,9 @@ final class WindowCommands {
         }
         all.add(bringIn);
         all.add(Command.of("write-book", "Write the whole library as one book of ABC", FILES, () -> desk.asking().where("file of the book (.abc)", "library.abc", desk.shelfWork()::writeBook)));
-        all.add(Command.of("back-up", "Make a back-up of the library", FILES, () -> desk.asking().where("file of the back-up", "wild-flourish-" + LocalDate.now() + ".backup",
-                desk.shelfWork()::backUp)));
+        all.add(Command.of("back-up", "Back up the library and its recordings", FILES, () -> desk.asking().where("file of the back-up (.zip; any other ending: without recordings)",
+                "wild-flourish-" + LocalDate.now() + ".zip", desk.backups()::backUp)));
+        all.add(Command.of("open-library-here", "Open the library that is here now", FILES, desk.backups()::openWhatIsThere).when(() -> desk.backups().anotherLibrary().get()));
         all.add(Command.of("print", "Print: the sheet to take home, or the chart", FILES, () -> shown().print().ifPresentOrElse(Runnable::run,
                 () -> desk.show("sheet"))).keys("Ctrl+P"));
         all.add(Command.of("write", "Write to a file", FILES, () -> shown().write().ifPresent(Runnable::run)).keys("Ctrl+E")

@@ -30,6 +30,7 @@ import wildflourish.core.lesson.LessonPlan;
 import wildflourish.library.Meeting;
 import wildflourish.library.Person;
 import wildflourish.library.TuneEntry;
+import wildflourish.library.WrittenFile;
 import wildflourish.score.handout.LessonPage;
 
 /** The lesson: planned anew whenever who comes, the tunes or the time change; what becomes of each line is kept at once. */
@@ -309,13 +310,13 @@ public final class LessonModel {
         now().plan().ifPresent(p -> {
             List<String> names = now().comers().stream().map(w -> w.student().name()).toList();
             String title = day(clock.instant());
-            production.make(file, "the lesson's page", job -> new LessonPage(p, title, names).pdf());
+            production.personal(new WrittenFile(file, "plan of a lesson", Optional.empty(), clock.instant()), "the lesson's page", keeper, job -> new LessonPage(p, title, names).pdf());
         });
     }
 
     /** Writes lessons, workshops and jams as a calendar, or the whole record as a table, by the file's ending. */
     public void writeRecord(Path file) {
         ClassBook book = now().book();
-        production.make(file, "the record", job -> file.toString().toLowerCase(Locale.ROOT).endsWith(".csv") ? ClassRecord.table(book, zone) : ClassRecord.calendar(book, clock.instant()));
+        production.personal(new WrittenFile(file, "record of the class", Optional.empty(), clock.instant()), "the record", keeper, job -> file.toString().toLowerCase(Locale.ROOT).endsWith(".csv") ? ClassRecord.table(book, zone) : ClassRecord.calendar(book, clock.instant()));
     }
 }

@@ -1,7 +1,6 @@
 package wildflourish.app.people;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -11,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import wildflourish.app.listening.ListeningModel;
@@ -20,6 +20,7 @@ import wildflourish.app.work.Background;
 import wildflourish.app.work.ClassBook;
 import wildflourish.app.work.ClassSheets;
 import wildflourish.app.work.Keeper;
+import wildflourish.app.work.Leaving;
 import wildflourish.app.work.Production;
 import wildflourish.app.work.StudentFile;
 import wildflourish.app.work.StudentPages;
@@ -31,6 +32,8 @@ import wildflourish.core.ornament.Speeds;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.library.Given;
 import wildflourish.library.Person;
+import wildflourish.library.PrivateFiles;
+import wildflourish.library.WrittenFile;
 import wildflourish.score.handout.SheetContents;
 import wildflourish.sound.transport.Backing;
 import wildflourish.sound.transport.Piece;
@@ -272,11 +275,19 @@ public final class PeopleModel {
         });
     }
 
-    /** Deletes the student in hand with everything that is known of them. */
-    void remove() {
-        state.get().person().ifPresent(p -> {
-            keeper.people("that %s is gone".formatted(p.student().name()), all -> all.remove(p.id()));
-            say.accept("%s is gone, with every pass, tune and sheet that was kept; copies of the library made before today still have them".formatted(p.student().name()));
+    /** Looks for everything that there is of the student in hand, to be shown before they are deleted. */
+    void leaving(Consumer<Leaving> then) {
+        state.get().person().ifPresent(p -> background.run(new Background.Words("looking for what there is of " + p.student().name(),
+                "not everything could be looked through; nothing was deleted"), job -> keeper.ask(l -> Leaving.of(l, p)), then));
+    }
+
+    /** Deletes a student with everything that is known of them, and does what was chosen about files. */
+    void remove(Leaving leaving, List<Leaving.Trace> chosen) {
+        String name = leaving.person().student().name();
+        background.run(new Background.Words("deleting " + name, name + " could not be deleted whole: try again"), job -> keeper.ask(l -> leaving.delete(l, chosen)), left -> {
+            List<Leaving.Trace> kept = leaving.traces().stream().filter(t -> !chosen.contains(t)).toList();
+            String still = kept.isEmpty() ? "" : "; still in %s".formatted(kept.stream().map(t -> t.file().toString()).collect(Collectors.joining(", ")));
+            say.accept("%s is deleted, with every pass, tune, sheet and recording%s%s".formatted(name, still, left.isEmpty() ? "" : "; " + String.join("; ", left)));
             refresh();
         });
     }
@@ -335,12 +346,13 @@ public final class PeopleModel {
                 return "stopped; no sheet was written";
             }
             try {
-                Files.createDirectories(folder);
-                List<Path> files = sheets.write(folder, arrangement.tune().title());
+                PrivateFiles.createFolders(folder);
+                List<ClassSheets.Written> files = sheets.write(folder, arrangement.tune().title());
+                keeper.people("where the sheets are", p -> p.wrote(ClassSheets.noted(files, clock.instant())));
                 long edition = keeper.ask(l -> l.tunes().current(tune).id());
                 List<Given> given = sheets.given(tune, edition, clock.instant());
                 keeper.people("what was given out", p -> p.give(given));
-                return "%d sheets are in %s; all of them as one are %s".formatted(files.size() - 1, folder, files.getLast().getFileName());
+                return "%d sheets are in %s; all of them as one are %s".formatted(files.size() - 1, folder, files.getLast().file().getFileName());
             } catch (IOException e) {
                 return "the sheets could not be written to %s; choose another folder".formatted(folder);
             }
@@ -354,14 +366,14 @@ public final class PeopleModel {
 
     /** Writes everything that is known of the student in hand into a file. */
     void writeStudent(Path file) {
-        state.get().person().ifPresent(p -> production.make(file, "what is known of " + p.student().name(), job -> keeper.ask(l -> StudentFile.of(l, p))));
+        state.get().person().ifPresent(p -> production.personal(new WrittenFile(file, "what is known of them", Optional.of(p.id()), clock.instant()), "what is known of " + p.student().name(), keeper, job -> keeper.ask(l -> StudentFile.of(l, p))));
     }
 
     /** Writes the year of the student in hand as a page. */
     public void writeYear(Path file) {
         ClassBook book = state.get().book();
         LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneId.systemDefault());
-        state.get().person().ifPresent(p -> production.make(file, "the year of " + p.student().name(), job -> StudentPages.year(book, p, today, ZoneId.systemDefault())));
+        state.get().person().ifPresent(p -> production.personal(new WrittenFile(file, "their year", Optional.of(p.id()), clock.instant()), "the year of " + p.student().name(), keeper, job -> StudentPages.year(book, p, today, ZoneId.systemDefault())));
     }
 
     /** What the hands of the student in hand ask for. */

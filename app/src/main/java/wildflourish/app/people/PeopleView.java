@@ -50,6 +50,7 @@ public final class PeopleView extends BorderPane {
     private final VBox told = new VBox(6);
     private final Label together = Labels.wrapped("");
     private final StudentForm form;
+    private final LeavingPane leaving;
     private final Question question = new Question("class-question", this::focusTable);
     private final Filling filling = new Filling();
     private List<TuneEntry> columns = List.of();
@@ -59,6 +60,7 @@ public final class PeopleView extends BorderPane {
     PeopleView(PeopleModel model, List<Command> commands, GuideLink guide) {
         this.model = model;
         this.form = new StudentForm(model, this::focusTable);
+        this.leaving = new LeavingPane(model, this::focusTable);
         setId("class");
         getStyleClass().addAll("people", "tabled");
         table.setId("class-table");
@@ -75,7 +77,7 @@ public final class PeopleView extends BorderPane {
                 Map.entry(7, "Change"), Map.entry(6, "New student"))) {
             deeds.getChildren().add(CommandButton.of(commands.get(deed.getKey()), deed.getValue(), () -> { }));
         }
-        ScrollPane scroll = new ScrollPane(new VBox(10, form, told, guide, deeds));
+        ScrollPane scroll = new ScrollPane(new VBox(10, leaving, form, told, guide, deeds));
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.setAccessibleText("the student in hand");
@@ -237,11 +239,7 @@ public final class PeopleView extends BorderPane {
 
     /** Asks whether the student in hand is to be deleted. */
     void askLeave() {
-        model.state().get().person().ifPresent(p -> question.ask("Delete %s, every pass, tune and sheet of theirs? It cannot be taken back. Type yes".formatted(p.student().name()), "", answer -> {
-            if (answer.equalsIgnoreCase("yes")) {
-                model.remove();
-            }
-        }));
+        model.leaving(leaving::ask);
     }
 
     void dress(Look look) {

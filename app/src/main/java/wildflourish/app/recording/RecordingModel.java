@@ -1,11 +1,12 @@
 package wildflourish.app.recording;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -27,6 +28,7 @@ import wildflourish.core.hearing.Heard;
 import wildflourish.core.hearing.HeardVersion;
 import wildflourish.core.hearing.PlayersVersion;
 import wildflourish.core.setting.Version;
+import wildflourish.library.Person;
 import wildflourish.sound.hearing.Audio;
 import wildflourish.sound.hearing.Ears;
 import wildflourish.sound.hearing.MadeUpStudent;
@@ -43,6 +45,7 @@ public final class RecordingModel {
     private final TrellisModel trellis;
     private final Playing playing;
     private final Recordings recordings;
+    private final Owners.Keeping owners;
     private final Supplier<Optional<Audio>> microphone;
     private final Background background;
     private final Consumer<String> say;
@@ -53,10 +56,11 @@ public final class RecordingModel {
     private boolean shown;
 
     /** A model over the open tune; {@code microphone} is opened when something is to be recorded, and may be missing. */
-    public RecordingModel(TrellisModel trellis, Player player, Recordings recordings, Supplier<Optional<Audio>> microphone, Background background, Consumer<String> say) {
+    public RecordingModel(TrellisModel trellis, Player player, Recordings recordings, Owners.Keeping owners, Supplier<Optional<Audio>> microphone, Background background, Consumer<String> say) {
         this.trellis = trellis;
         this.playing = new Playing(state, player, say);
         this.recordings = recordings;
+        this.owners = owners;
         this.microphone = microphone;
         this.background = background;
         this.say = say;
@@ -98,11 +102,39 @@ public final class RecordingModel {
             meant = OptionalInt.empty();
             beside = Optional.empty();
             List<Path> files = files(trellis.now().tune());
-            state.set(new RecordingState(trellis.now().tune(), files, Optional.empty(), Optional.empty(), 0, before.how(), false, 0));
+            state.set(new RecordingState(trellis.now().tune(), files, Optional.empty(), Optional.empty(), 0, before.how(), false, 0, before.owners()));
+            readOwners();
             files.stream().findFirst().ifPresent(this::choose);
         } else if (before.listened().filter(l -> !l.version().arrangement().equals(trellis.arrangement())).isPresent()) {
             again();
         }
+    }
+
+    private void readOwners() {
+        background.latest("owners", Background.Words.silent("whose recordings these are could not be read"), job -> owners.read(), now -> state.set(state.get().with(now)), () -> { });
+    }
+
+    /** Whose the recording in hand is; empty where it is nobody's in particular. */
+    Optional<Person> owner() {
+        return state.get().chosen().flatMap(file -> state.get().owners().of(recordings, file));
+    }
+
+    /** Says whose the recording in hand is: it goes when they are deleted. */
+    void own(Optional<Person> person) {
+        RecordingState now = state.get();
+        now.chosen().ifPresent(file -> {
+            own(now.tune(), file, person.map(Person::id));
+            say.accept(person.map(p -> "%s is a recording of %s's now: it is deleted with them".formatted(file.getFileName(), p.student().name()))
+                    .orElse("%s is nobody's in particular now".formatted(file.getFileName())));
+        });
+    }
+
+    private void own(long tune, Path file, Optional<Long> student) {
+        owners.own(recordings.name(file), tune, student);
+        Map<String, Long> then = new HashMap<>(state.get().owners().byName());
+        then.remove(recordings.name(file));
+        student.ifPresent(s -> then.put(recordings.name(file), s));
+        state.set(state.get().with(new Owners(state.get().owners().people(), then)));
     }
 
     private List<Path> files(long tune) {
@@ -131,8 +163,7 @@ public final class RecordingModel {
         Version version = trellis.arrangement().version(trellis.rung());
         String name = "made-up student " + Folders.fileName(version.arrangement().instrument().name() + " " + version.arrangement().ladder().rung(version.rung()).name()) + ".wav";
         take(tune, name, job -> {
-            Path place = recordings.place(tune, name);
-            Files.createDirectories(place.getParent());
+            Path place = recordings.begin(tune, name);
             Shift.write(MadeUpStudent.USUAL.play(version), place, n -> { }, job::stopped);
             return place;
         });
@@ -152,13 +183,13 @@ public final class RecordingModel {
         }
         long tune = trellis.now().tune();
         String name = "recorded %s.wav".formatted(LocalDate.now(ZoneId.systemDefault()));
+        Optional<Long> whose = owners.followed();
         AtomicBoolean enough = new AtomicBoolean();
         recorded = Optional.of(enough);
         say.accept("recording; R ends it");
         take(tune, name, job -> {
             try (Audio live = line.get()) {
-                Path place = recordings.place(tune, name);
-                Files.createDirectories(place.getParent());
+                Path place = recordings.begin(tune, name);
                 int[] told = {0};
                 Shift.write(live.until(enough::get), place, n -> {
                     int seconds = (int) (n / live.rate());
@@ -172,7 +203,7 @@ public final class RecordingModel {
             } finally {
                 enough.set(true);
             }
-        });
+        }, place -> own(tune, place, whose));
     }
 
     private void endRecording() {
@@ -181,6 +212,10 @@ public final class RecordingModel {
     }
 
     private void take(long tune, String name, Background.Work<Path> work) {
+        take(tune, name, work, place -> { });
+    }
+
+    private void take(long tune, String name, Background.Work<Path> work, Consumer<Path> taken) {
         record Came(Optional<Path> place, String trouble) {}
         background.run(new Background.Words("taking in " + name, "%s could not be taken in: look whether there is room on the disk".formatted(name)), job -> {
             try {
@@ -189,6 +224,7 @@ public final class RecordingModel {
                 return new Came(Optional.empty(), String.valueOf(e.getMessage()));
             }
         }, came -> {
+            came.place().ifPresent(taken);
             if (came.place().isEmpty()) {
                 say.accept(came.trouble());
             } else if (state.get().tune() == tune) {
@@ -319,8 +355,9 @@ public final class RecordingModel {
             playing.stop();
             try {
                 recordings.throwAway(file);
+                own(now.tune(), file, Optional.empty());
                 beside = beside.filter(o -> !o.file().equals(file));
-                state.set(now.choosing(Optional.empty()).with(files(now.tune())));
+                state.set(state.get().choosing(Optional.empty()).with(files(now.tune())));
                 say.accept("%s is thrown away".formatted(file.getFileName()));
             } catch (IOException e) {
                 say.accept("%s could not be thrown away: look whether its disk is there, and whether another program has it open".formatted(file.getFileName()));

@@ -19,11 +19,12 @@ import wildflourish.sound.hearing.Take;
  * @param note index of the note in hand among those that should come
  * @param how it is played
  * @param playing whether it is
+ * @param owners whose recordings are whose
  * @param nowMs where in the recording one is while it plays, in milliseconds
  */
-public record RecordingState(long tune, List<Path> files, Optional<Path> chosen, Optional<Listened> listened, int note, Manner how, boolean playing, double nowMs) {
+public record RecordingState(long tune, List<Path> files, Optional<Path> chosen, Optional<Listened> listened, int note, Manner how, boolean playing, double nowMs, Owners owners) {
 
-    static final RecordingState EMPTY = new RecordingState(-1, List.of(), Optional.empty(), Optional.empty(), 0, new Manner(Extent.ON, false, 100, 0), false, 0);
+    static final RecordingState EMPTY = new RecordingState(-1, List.of(), Optional.empty(), Optional.empty(), 0, new Manner(Extent.ON, false, 100, 0), false, 0, Owners.NOBODY);
 
     /** What of it is played. */
     public enum Extent {
@@ -78,27 +79,31 @@ public record RecordingState(long tune, List<Path> files, Optional<Path> chosen,
         return listened.filter(l -> note < l.played().notes().size()).map(l -> l.played().notes().get(note));
     }
 
+    RecordingState with(Owners now) {
+        return new RecordingState(tune, files, chosen, listened, note, how, playing, nowMs, now);
+    }
+
     RecordingState choosing(Optional<Path> file) {
-        return new RecordingState(tune, files, file, Optional.empty(), 0, how, false, 0);
+        return new RecordingState(tune, files, file, Optional.empty(), 0, how, false, 0, owners);
     }
 
     RecordingState with(List<Path> there) {
-        return new RecordingState(tune, there, chosen, listened, note, how, playing, nowMs);
+        return new RecordingState(tune, there, chosen, listened, note, how, playing, nowMs, owners);
     }
 
     RecordingState with(Listened found) {
-        return new RecordingState(tune, files, chosen, Optional.of(found), Math.min(note, Math.max(0, found.played().notes().size() - 1)), how, playing, nowMs);
+        return new RecordingState(tune, files, chosen, Optional.of(found), Math.min(note, Math.max(0, found.played().notes().size() - 1)), how, playing, nowMs, owners);
     }
 
     RecordingState at(int other) {
-        return new RecordingState(tune, files, chosen, listened, other, how, playing, nowMs);
+        return new RecordingState(tune, files, chosen, listened, other, how, playing, nowMs, owners);
     }
 
     RecordingState with(Manner other) {
-        return new RecordingState(tune, files, chosen, listened, note, other, playing, nowMs);
+        return new RecordingState(tune, files, chosen, listened, note, other, playing, nowMs, owners);
     }
 
     RecordingState playing(boolean now, double ms) {
-        return new RecordingState(tune, files, chosen, listened, note, how, now, ms);
+        return new RecordingState(tune, files, chosen, listened, note, how, now, ms, owners);
     }
 }

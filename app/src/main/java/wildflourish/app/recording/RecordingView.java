@@ -36,6 +36,7 @@ import wildflourish.core.hearing.HeardVersion;
 import wildflourish.core.hearing.Remark;
 import wildflourish.core.setting.Ladder;
 import wildflourish.core.tune.BarNames;
+import wildflourish.library.Person;
 
 /** What was played, on the score; beside it which recording, how it is played, the note in hand, and the whole in words. */
 public final class RecordingView extends BorderPane {
@@ -45,6 +46,7 @@ public final class RecordingView extends BorderPane {
     private final RecordingModel model;
     private final RecordingScore score;
     private final ComboBox<Path> files = new ComboBox<>();
+    private final ComboBox<Optional<Person>> owner = new ComboBox<>();
     private final ComboBox<Optional<Path>> beside = new ComboBox<>();
     private final ComboBox<Integer> meant = new ComboBox<>();
     private final ComboBox<Extent> extent = new ComboBox<>();
@@ -78,7 +80,7 @@ public final class RecordingView extends BorderPane {
                 Map.entry("recording-away", "Throw away…")));
         legend.setText("\u2713 spoke   \u00d7 did not   \u25cb not heard   + more came   \u25b6 late   \u25c0 early   \u25b2 sharp   \u25bc flat   \u223f out of place   \u25c7 otherwise in the other");
         inHand.getChildren().setAll(title, said, Labels.heading("The whole"), account, guide);
-        VBox side = new VBox(8, Boxes.labelled("recording-file", "recording", files), deeds, question, Boxes.labelled("recording-meant", "what was meant", meant),
+        VBox side = new VBox(8, Boxes.labelled("recording-file", "recording", files), Boxes.labelled("recording-owner", "whose it is", owner), deeds, question, Boxes.labelled("recording-meant", "what was meant", meant),
                 Boxes.labelled("recording-beside", "beside it", beside), inHand,
                 Labels.heading("How it is played"), Boxes.labelled("recording-extent", "from where to where", extent), again, Numbers.row("% of its tempo", percent),
                 Numbers.row("semitones", semitones), Numbers.row("cents", cents),
@@ -102,6 +104,8 @@ public final class RecordingView extends BorderPane {
         files.setOnAction(e -> changed(() -> Optional.ofNullable(files.getValue()).ifPresent(model::choose)));
         beside.setConverter(Choosing.by(p -> p.map(f -> String.valueOf(f.getFileName())).orElse("no other")));
         beside.setOnAction(e -> changed(() -> Optional.ofNullable(beside.getValue()).ifPresent(model::beside)));
+        owner.setConverter(Choosing.by(p -> p.map(o -> o.student().name()).orElse("nobody's in particular")));
+        owner.setOnAction(e -> changed(() -> Optional.ofNullable(owner.getValue()).ifPresent(model::own)));
         meant.setConverter(Choosing.by(this::rung));
         meant.setOnAction(e -> changed(() -> Optional.ofNullable(meant.getValue()).ifPresent(r -> model.mean(r < 0 ? OptionalInt.empty() : OptionalInt.of(r)))));
         extent.getItems().setAll(Extent.values());
@@ -139,6 +143,12 @@ public final class RecordingView extends BorderPane {
             }
             files.setValue(now.chosen().orElse(null));
             files.setDisable(now.files().isEmpty());
+            List<Optional<Person>> owners = Stream.concat(Stream.of(Optional.<Person>empty()), now.owners().people().stream().map(Optional::of)).toList();
+            if (!owner.getItems().equals(owners)) {
+                owner.getItems().setAll(owners);
+            }
+            owner.setValue(model.owner());
+            owner.setDisable(now.chosen().isEmpty() || owners.size() < 2);
             List<Integer> rungs = now.listened().map(l -> IntStream.range(-1, l.version().arrangement().ladder().size()).boxed().toList()).orElse(List.of());
             int chosen = model.meant().orElse(-1);
             if (!meant.getItems().equals(rungs) || meant.getValue() == null || meant.getValue() != chosen) {

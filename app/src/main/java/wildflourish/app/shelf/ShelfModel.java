@@ -24,7 +24,6 @@ import wildflourish.app.work.TuneIndex;
 import wildflourish.app.work.TuneSearch;
 import wildflourish.core.finding.Finding;
 import wildflourish.core.fit.Hardness;
-import wildflourish.library.Backups;
 import wildflourish.library.TuneEntry;
 
 /** The tunes on the shelf, those that match the search, and what was found wrong with the files that were read. */
@@ -36,7 +35,6 @@ public final class ShelfModel {
     private Map<Long, Hardness> hardness = Map.of();
     private String weighedOn = "";
     private Runnable changed = () -> { };
-    private List<Backups.Holding> copies = List.of();
     private final Set<Long> byNotes = new HashSet<>();
     private Map<Long, TuneIndex.Found> index = Map.of();
     private final ObservableList<TuneEntry> off = FXCollections.observableArrayList();
@@ -185,15 +183,6 @@ public final class ShelfModel {
     /** Whether a tune has been taken off that is not back yet. */
     public boolean hasTakenOff() {
         return !takenOff.isEmpty();
-    }
-
-    /** Whole copies of the library that can be gone back to, the newest first. */
-    public List<Backups.Holding> copies() {
-        return copies;
-    }
-
-    public void setCopies(List<Backups.Holding> found) {
-        copies = List.copyOf(found);
     }
 
     /** Whether it is known what is on the shelf: not before the library has been read. */

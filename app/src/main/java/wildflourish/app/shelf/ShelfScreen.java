@@ -14,14 +14,12 @@ import wildflourish.app.frame.Plate;
 import wildflourish.app.paint.Look;
 import wildflourish.core.tune.Key;
 import wildflourish.core.writing.KeyFinder;
-import wildflourish.library.Backups;
 import wildflourish.library.TuneEntry;
 
 /** The shelf: what have I got? */
 public final class ShelfScreen extends LazyScreen<ShelfView> {
 
     private static final String GROUP = "Shelf";
-    private static final String DAY = "2026-11-26";
 
     private static final Plate PLATE = new Plate("shelf", "Shelf", "What have I got?", "Ctrl+1",
             "M3 20.5h18M5 20V8h3.5v12M8.5 20V4.5h4V20M14.6 20L17.4 6.2l3.3.7-2.8 13.1");
@@ -113,9 +111,6 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
         /** Sets the words on a tune, in place of those it had. */
         void tag(long tune, List<String> words);
 
-        /** Puts a copy of the library in its place. */
-        void goBackTo(Backups.Holding copy);
-
         /** Listens to a MIDI keyboard for the search: told each key, as a MIDI 1.0 note number; false where there is none. */
         boolean listen(IntConsumer keys);
 
@@ -131,23 +126,7 @@ public final class ShelfScreen extends LazyScreen<ShelfView> {
     public List<Command> findable() {
         Stream<Command> off = model.off().stream().map(t -> Command.of("bring-back-" + t.id(), "Bring “%s” back to the shelf".formatted(t.title()), GROUP,
                 () -> deeds.putBack(t)));
-        Stream<Command> copies = model.copies().stream().map(c -> Command.of("go-back-" + c.file().getFileName(),
-                "Go back to the library's copy of %s: %d tunes, %d editions, %d passes".formatted(day(c), c.tunes(), c.editions(), c.passes()), GROUP, () -> askGoBack(c)));
-        return Stream.concat(off, copies).toList();
-    }
-
-    /** The day that a daily copy has in its name. */
-    private static String day(Backups.Holding copy) {
-        String name = copy.file().getFileName().toString();
-        return name.substring(Math.max(0, name.length() - DAY.length()));
-    }
-
-    private void askGoBack(Backups.Holding copy) {
-        view().ask("Everything as it was on %s? What is here now is kept beside it. Type yes".formatted(day(copy)), "", answer -> {
-            if (answer.equalsIgnoreCase("yes")) {
-                deeds.goBackTo(copy);
-            }
-        });
+        return off.toList();
     }
 
     /** What a MIDI keyboard plays is looked for, until the same is asked for again. */

@@ -34,7 +34,7 @@ public record Aside(Path folder) {
         for (Path place : List.of(folder, Path.of(System.getProperty("java.io.tmpdir")))) {
             try {
                 Path file = place.resolve(name);
-                SafeWrite.write(file, document.getBytes(StandardCharsets.UTF_8));
+                SafeWrite.writePrivate(file, document.getBytes(StandardCharsets.UTF_8));
                 return Optional.of(file);
             } catch (IOException e) {
                 System.getLogger("wildflourish").log(System.Logger.Level.ERROR, "nothing can be set aside in " + place, e);

@@ -6,17 +6,22 @@ import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.IntConsumer;
+import java.util.stream.Collectors;
 import org.apache.pdfbox.io.RandomAccessReadBuffer;
 import org.apache.pdfbox.multipdf.PDFMergerUtility;
 import wildflourish.core.lesson.OwnVersion;
 import wildflourish.core.setting.Arrangement;
 import wildflourish.library.Given;
 import wildflourish.library.Person;
+import wildflourish.library.WrittenFile;
 import wildflourish.score.handout.Handout;
 import wildflourish.score.handout.SheetContents;
 
@@ -26,6 +31,8 @@ import wildflourish.score.handout.SheetContents;
  * @param sheets a PDF for each, in the order of the class
  */
 public record ClassSheets(Map<Person, Sheet> sheets) {
+
+    private static final String ENDING = ".pdf";
 
     /** One student's sheet, and the version that is on it. */
     public record Sheet(OwnVersion version, byte[] pdf) {}
@@ -71,18 +78,54 @@ public record ClassSheets(Map<Person, Sheet> sheets) {
         }
     }
 
-    /** Writes each one's sheet into a folder, and the bundle beside them; the files. */
-    public List<Path> write(Path folder, String title) throws IOException {
-        List<Path> files = new ArrayList<>();
+    /** A sheet's file and whose it is; empty for the one with everybody's. */
+    public record Written(Optional<Person> whose, Path file) {}
+
+    /**
+     * Writes each one's sheet into a folder, and all of them as one beside them; the files, in the order of the class. Each has a name of its own: the student's, then
+     * with the instrument where two are called alike, then with a number.
+     */
+    public List<Written> write(Path folder, String title) throws IOException {
+        List<Written> files = new ArrayList<>();
+        Map<Person, String> names = names(title);
         for (Map.Entry<Person, Sheet> sheet : sheets.entrySet()) {
-            Path file = folder.resolve(Folders.fileName("%s - %s".formatted(title, sheet.getKey().student().name())) + ".pdf");
-            Path other = files.contains(file) ? folder.resolve(Folders.fileName("%s - %s %d".formatted(title, sheet.getKey().student().name(), sheet.getKey().id())) + ".pdf") : file;
-            SafeWrite.write(other, sheet.getValue().pdf());
-            files.add(other);
+            Path file = folder.resolve(names.get(sheet.getKey()) + ENDING);
+            SafeWrite.writePrivate(file, sheet.getValue().pdf());
+            files.add(new Written(Optional.of(sheet.getKey()), file));
         }
-        Path all = folder.resolve(Folders.fileName(title + " - everybody") + ".pdf");
-        SafeWrite.write(all, bundle());
-        files.add(all);
+        Path all = folder.resolve(together(title) + ENDING);
+        SafeWrite.writePrivate(all, bundle());
+        files.add(new Written(Optional.empty(), all));
         return files;
+    }
+
+    private static String together(String title) {
+        return Folders.fileName(title + " - everybody");
+    }
+
+    private Map<Person, String> names(String title) {
+        Map<Person, String> names = new LinkedHashMap<>();
+        Set<String> taken = new HashSet<>(Set.of(together(title)));
+        Map<String, Long> alike = sheets.keySet().stream().collect(Collectors.groupingBy(p -> named(title, p.student().name()), Collectors.counting()));
+        for (Person person : sheets.keySet()) {
+            String own = named(title, person.student().name());
+            boolean alone = alike.get(own) == 1 && !taken.contains(own);
+            String wanted = alone ? own : named(title, person.student().name() + " " + person.student().plays().spoken());
+            String name = wanted;
+            for (int n = 2; !taken.add(name); n++) {
+                name = wanted + "-" + n;
+            }
+            names.put(person, name);
+        }
+        return names;
+    }
+
+    private static String named(String title, String who) {
+        return Folders.fileName("%s - %s".formatted(title, who));
+    }
+
+    /** The files as a library keeps where they are. */
+    public static List<WrittenFile> noted(List<Written> files, Instant at) {
+        return files.stream().map(f -> new WrittenFile(f.file(), f.whose().isPresent() ? "sheet" : "sheets of the class", f.whose().map(Person::id), at)).toList();
     }
 }

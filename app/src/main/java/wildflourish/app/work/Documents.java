@@ -36,6 +36,11 @@ public final class Documents {
         return book.tunes().getFirst();
     }
 
+    /** Whether there is a tune in a document. */
+    public static boolean canRead(String document) {
+        return !AbcReader.read(document).tunes().isEmpty();
+    }
+
     /** A ladder grown for an instrument; on no instrument it has its ground only. */
     public static Arrangement grown(Tune tune, Instrument instrument, Tempo tempo, Speeds speeds, School school) {
         Arrangement bare = new Arrangement(tune, instrument, tempo, speeds, school, Ladder.bare());

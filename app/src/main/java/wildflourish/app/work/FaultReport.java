@@ -24,7 +24,7 @@ public final class FaultReport {
 
     private static final int LAST_LINES = 400;
     /** Shorter names would be found in every other word. */
-    private static final int SHORTEST_NAME = 3;
+    static final int SHORTEST_NAME = 3;
     private static final String STUDENT = "(a student)";
     private static final String TUNE = "(a tune)";
     private static final String FILE = "(a file)";

@@ -1,5 +1,6 @@
 package wildflourish.app.work;
 
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -14,6 +15,7 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import wildflourish.core.lesson.Student;
 import wildflourish.core.practice.LoggedPass;
+import wildflourish.library.Backups;
 import wildflourish.library.Edition;
 import wildflourish.library.EditionEntry;
 import wildflourish.library.Habit;
@@ -22,6 +24,7 @@ import wildflourish.library.Library;
 import wildflourish.library.LibraryFault;
 import wildflourish.library.Meeting;
 import wildflourish.library.People;
+import wildflourish.library.Progress;
 import wildflourish.library.Saved;
 import wildflourish.library.Steps;
 
@@ -40,6 +43,8 @@ public final class Keeper implements AutoCloseable {
     /** The editions of other programs that have been told. */
     private final Set<Long> told = ConcurrentHashMap.newKeySet();
     private final Map<String, Supplier<String>> toRemember = new ConcurrentHashMap<>();
+    private volatile Consumer<String> another = words -> { };
+    private volatile boolean anotherTold;
 
     /**
      * A keeper over an open library, which it closes in the end.
@@ -58,6 +63,42 @@ public final class Keeper implements AutoCloseable {
         saves.onStanding(listener);
     }
 
+    /**
+     * Told once, from any thread, that another library is in the place of the one that was opened: nothing is read or written until
+     * {@link #openWhatIsThere}.
+     */
+    public void onAnotherLibrary(Consumer<String> listener) {
+        another = listener;
+    }
+
+    /** Passes on whatever it is; that the library is another one is told besides. */
+    private LibraryFault seen(LibraryFault fault) {
+        if (fault.isAnotherLibrary() && !anotherTold) {
+            anotherTold = true;
+            another.accept(fault.getMessage());
+        }
+        return fault;
+    }
+
+    /** Goes on with the library that is in the file's place now. No tune is open any more. Never on the interface's thread. */
+    public void openWhatIsThere() {
+        saves.settle();
+        library.openWhatIsThere();
+        open.clear();
+        told.clear();
+        anotherTold = false;
+    }
+
+    /** Puts a back-up in the library's place, and goes on with what it held; as {@link Library#restore}. Never on the interface's thread. */
+    public Backups.Restored restore(Path backup, boolean force, Progress progress) {
+        saves.settle();
+        Backups.Restored restored = library.restore(backup, Documents::canRead, force, progress);
+        open.clear();
+        told.clear();
+        anotherTold = false;
+        return restored;
+    }
+
     /** How many edits have not been written yet. */
     public int unkept() {
         return saves.unkept();
@@ -74,19 +115,33 @@ public final class Keeper implements AutoCloseable {
      */
     public <T> T ask(Function<Library, T> question) {
         saves.settle();
-        return question.apply(library);
+        try {
+            return question.apply(library);
+        } catch (LibraryFault e) {
+            throw seen(e);
+        }
     }
 
     /** Opens a tune: its steps. Waits until its edits are written; never on the interface's thread. Before the first edit of it. */
     public Steps open(long tune) {
         saves.settle(tune);
-        Steps steps = library.tunes().steps(tune);
+        Steps steps = ask(l -> l.tunes().steps(tune));
         open.put(tune, new Walk(steps.editions().stream().map(EditionEntry::id).toList(), steps.at()));
         return steps;
     }
 
+    private void add(Saves.Save save) {
+        saves.add(new Saves.Save(save.tune(), () -> {
+            try {
+                save.save().run();
+            } catch (LibraryFault e) {
+                throw seen(e);
+            }
+        }, save.otherwise()));
+    }
+
     private void keep(String what, Runnable save) {
-        saves.add(new Saves.Save(Saves.NO_TUNE, save, because -> "%s: %s was not kept".formatted(because, what)));
+        add(new Saves.Save(Saves.NO_TUNE, save, because -> "%s: %s was not kept".formatted(because, what)));
     }
 
     private Walk walk(long tune) {
@@ -95,7 +150,7 @@ public final class Keeper implements AutoCloseable {
 
     /** Saves an edit of an open tune; its document is written here, off the interface's thread. */
     public void save(long tune, String what, Supplier<String> document) {
-        saves.add(new Saves.Save(tune, () -> {
+        add(new Saves.Save(tune, () -> {
             Saved saved = library.tunes().save(tune, walk(tune).current(), what, document.get());
             walk(tune).add(saved.edition().id());
             saved.meanwhile().ifPresent(this::tell);
@@ -123,7 +178,7 @@ public final class Keeper implements AutoCloseable {
     }
 
     private void step(long tune, int by) {
-        saves.add(new Saves.Save(tune, () -> {
+        add(new Saves.Save(tune, () -> {
             Walk walk = walk(tune);
             Optional<EditionEntry> meanwhile = library.tunes().stand(tune, walk.current(), walk.stepTo(by));
             walk.step(by);
@@ -157,7 +212,7 @@ public final class Keeper implements AutoCloseable {
 
     private <T> T write(Function<Library, T> change) {
         CompletableFuture<T> written = new CompletableFuture<>();
-        saves.add(new Saves.Save(Saves.NO_TUNE, () -> written.complete(change.apply(library)), because -> {
+        add(new Saves.Save(Saves.NO_TUNE, () -> written.complete(change.apply(library)), because -> {
             written.completeExceptionally(new LibraryFault(because, null));
             return because;
         }));
@@ -247,13 +302,16 @@ public final class Keeper implements AutoCloseable {
     /** Keeps a value under a name; of several in a hurry only the last is made and written, behind. */
     public void remember(String name, Supplier<String> value) {
         if (toRemember.put(name, value) == null) {
-            keep("where you are", () -> {
+            add(new Saves.Save(Saves.NO_TUNE, () -> {
                 Supplier<String> latest;
                 do {
                     latest = Objects.requireNonNull(toRemember.get(name));
                     library.drawer().remember(name, latest.get());
                 } while (!toRemember.remove(name, latest));
-            });
+            }, because -> {
+                toRemember.remove(name);
+                return anotherTold ? "" : "%s: where you are was not kept".formatted(because);
+            }));
         }
     }
 

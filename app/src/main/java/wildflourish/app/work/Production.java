@@ -2,10 +2,12 @@ package wildflourish.app.work;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import wildflourish.library.WrittenFile;
 import wildflourish.sound.transport.Itinerary;
 import wildflourish.sound.wave.Wav;
 
@@ -52,8 +54,25 @@ public final class Production {
         make(file, what, work, () -> "");
     }
 
+    /** As above, of a file that holds students' names: only its user may read it, and the library keeps where it is. */
+    public void personal(WrittenFile file, String what, Keeper keeper, Background.Work<byte[]> work) {
+        make(file.path(), what, work, () -> "", bytes -> {
+            SafeWrite.writePrivate(file.path(), bytes);
+            keeper.people("where a file is", p -> p.wrote(List.of(file)));
+        });
+    }
+
+    /** Puts what was made into a file. */
+    private interface Writing {
+        void write(byte[] bytes) throws IOException;
+    }
+
     /** As above; {@code remark} is said behind where it is. */
     public void make(Path file, String what, Background.Work<byte[]> work, Supplier<String> remark) {
+        make(file, what, work, remark, bytes -> SafeWrite.write(file, bytes));
+    }
+
+    private void make(Path file, String what, Background.Work<byte[]> work, Supplier<String> remark, Writing writing) {
         String failed = "%s could not be made; nothing was written, and the tune is as it was".formatted(what);
         background.run(new Background.Words("writing " + file.getFileName(), failed), job -> {
             byte[] bytes;
@@ -64,7 +83,7 @@ public final class Production {
             }
             try {
                 if (!job.stopped()) {
-                    SafeWrite.write(file, bytes);
+                    writing.write(bytes);
                 }
                 return "%s is in %s%s".formatted(what, file, remark.get());
             } catch (IOException e) {

@@ -5,8 +5,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
+import wildflourish.library.PrivateFiles;
 
-/** The recordings of tunes: files in a folder beside the library, in one of its own for each tune. They stay on this machine, and are in no back-up. */
+/** The recordings of tunes: files in a folder beside the library, in one of its own for each tune. They stay on this machine, and go into back-ups that are archives. */
 public final class Recordings {
 
     private final Path folder;
@@ -31,6 +32,20 @@ public final class Recordings {
         }
     }
 
+    /** How many there are, of all tunes. */
+    public int count() throws IOException {
+        if (!Files.isDirectory(folder)) {
+            return 0;
+        }
+        int count = 0;
+        try (Stream<Path> tunes = Files.list(folder)) {
+            for (Path tune : tunes.filter(t -> t.getFileName().toString().matches("\\d+")).toList()) {
+                count += of(Long.parseLong(tune.getFileName().toString())).size();
+            }
+        }
+        return count;
+    }
+
     /** A place for a new one, under its name or, where that is taken, with a number behind it. */
     public Path place(long tune, String name) {
         int dot = name.lastIndexOf('.');
@@ -46,8 +61,24 @@ public final class Recordings {
     /** Takes a copy of a file in; where it is now. */
     public Path takeIn(long tune, Path file) throws IOException {
         Path place = place(tune, file.getFileName().toString());
-        SafeWrite.copy(file, place);
+        SafeWrite.copyPrivate(file, place);
         return place;
+    }
+
+    /** A place for a new one that is written there by and by; its folder is made, which only its user may read. */
+    public Path begin(long tune, String name) throws IOException {
+        PrivateFiles.createFolders(folder.resolve(String.valueOf(tune)));
+        return place(tune, name);
+    }
+
+    /** What a recording is called below the folder, as a library knows it. */
+    public String name(Path recording) {
+        return folder.relativize(recording).toString().replace('\\', '/');
+    }
+
+    /** Where the recording of a name is. */
+    public Path named(String name) {
+        return folder.resolve(name);
     }
 
     /** Throws one away for good. */

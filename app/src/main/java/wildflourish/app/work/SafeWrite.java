@@ -9,9 +9,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.FileAttribute;
 import java.nio.file.attribute.PosixFileAttributeView;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import wildflourish.library.PrivateFiles;
 
 /** Writes files whole or not at all: what stood in the place before stays when anything fails. */
 public final class SafeWrite {
@@ -27,23 +30,39 @@ public final class SafeWrite {
      * @throws FileSystemException where a folder stands
      */
     public static void write(Path file, byte[] bytes) throws IOException {
-        write(file, out -> {
-            ByteBuffer left = ByteBuffer.wrap(bytes);
-            while (left.hasRemaining()) {
-                out.write(left);
-            }
-        });
+        write(file, out -> all(bytes, out));
     }
 
-    /** A copy of a file, written as {@link #write} writes, a piece at a time. */
-    public static void copy(Path from, Path to) throws IOException {
+    /** As {@link #write}, for what holds names: a new file and new folders may be read by their user alone. */
+    public static void writePrivate(Path file, byte[] bytes) throws IOException {
+        makeFolder(file);
+        write(file, out -> all(bytes, out), PrivateFiles.fileAttributes());
+    }
+
+    /** A private copy of a file, written as {@link #writePrivate} writes, a piece at a time. */
+    public static void copyPrivate(Path from, Path to) throws IOException {
+        makeFolder(to);
         write(to, out -> {
             try (FileChannel in = FileChannel.open(from)) {
                 for (long at = 0; at < in.size();) {
                     at += in.transferTo(at, in.size() - at, out);
                 }
             }
-        });
+        }, PrivateFiles.fileAttributes());
+    }
+
+    private static void makeFolder(Path of) throws IOException {
+        Path folder = of.toAbsolutePath().getParent();
+        if (folder != null) {
+            PrivateFiles.createFolders(folder);
+        }
+    }
+
+    private static void all(byte[] bytes, FileChannel out) throws IOException {
+        ByteBuffer left = ByteBuffer.wrap(bytes);
+        while (left.hasRemaining()) {
+            out.write(left);
+        }
     }
 
     /** What is written into a file. */
@@ -51,7 +70,7 @@ public final class SafeWrite {
         void into(FileChannel out) throws IOException;
     }
 
-    private static void write(Path file, Content content) throws IOException {
+    private static void write(Path file, Content content, FileAttribute<?>... rights) throws IOException {
         Path place = behindLinks(file.toAbsolutePath());
         Optional<Path> folder = Optional.ofNullable(place.getParent());
         if (folder.isEmpty() || Files.isDirectory(place)) {
@@ -66,7 +85,7 @@ public final class SafeWrite {
         Files.createDirectories(folder.get());
         Path beside = folder.get().resolve(".flourish-" + UUID.randomUUID() + ".part");
         try {
-            toDisk(beside, content);
+            toDisk(beside, content, rights);
             keepRights(place, beside);
             try {
                 Files.move(beside, place, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
@@ -90,8 +109,8 @@ public final class SafeWrite {
     }
 
     /** A move that reaches the disk before what is moved would leave an empty file when the power fails. */
-    private static void toDisk(Path file, Content content) throws IOException {
-        try (FileChannel out = FileChannel.open(file, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE)) {
+    private static void toDisk(Path file, Content content, FileAttribute<?>... rights) throws IOException {
+        try (FileChannel out = FileChannel.open(file, Set.of(StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE), rights)) {
             content.into(out);
             out.force(true);
         }

@@ -34,7 +34,7 @@ final class Saves implements AutoCloseable {
     /** Puts what was to be saved elsewhere. */
     interface Otherwise {
 
-        /** Does so; where to, in words. */
+        /** Does so; where to, in words, which are empty where nobody has to know. */
         String set(String because);
     }
 
@@ -104,7 +104,10 @@ final class Saves implements AutoCloseable {
     /** Whatever goes wrong here as well is told, and the next edit goes on. */
     private void setAside(Save save, String because) {
         try {
-            say.accept(save.otherwise().set(because));
+            String words = save.otherwise().set(because);
+            if (!words.isEmpty()) {
+                say.accept(words);
+            }
         } catch (RuntimeException e) {
             LOG.log(System.Logger.Level.ERROR, "an edit could not be set aside", e);
             say.accept(because + "; an edit is lost: undo it, and do it once more");

@@ -1,15 +1,11 @@
 package wildflourish.app.work;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Objects;
 import java.util.function.Consumer;
-import java.util.logging.FileHandler;
 import java.util.logging.Handler;
 import java.util.logging.Level;
 import java.util.logging.Logger;
-import java.util.logging.SimpleFormatter;
 
 /**
  * The one road for trouble: what went wrong goes into the log with its stack trace, what became of it and what to do goes to the
@@ -20,9 +16,6 @@ import java.util.logging.SimpleFormatter;
 public record Trouble(Consumer<String> say) {
 
     private static final System.Logger LOG = System.getLogger("wildflourish");
-    /** A log that has grown to so many bytes is begun anew, one old one kept beside it. */
-    private static final int LONGEST_LOG = 1_000_000;
-    private static final int LOGS = 2;
     private static final String NAME = "wild-flourish-%s.log";
 
     /** Something failed: it is logged, and the sentence said. */
@@ -53,12 +46,7 @@ public record Trouble(Consumer<String> say) {
             root.removeHandler(handler);
         }
         try {
-            Path beside = Objects.requireNonNull(log(library).getParent());
-            Files.createDirectories(beside);
-            String folder = beside.toString().replace("%", "%%");
-            FileHandler file = new FileHandler(folder + "/" + NAME.formatted("%g"), LONGEST_LOG, LOGS, true);
-            file.setFormatter(new SimpleFormatter());
-            root.addHandler(file);
+            root.addHandler(LogFile.open(log(library), logBefore(library)));
             root.setLevel(Level.INFO);
         } catch (IOException e) {
             // A folder that takes no log takes no library either: that is told when the library is opened.

@@ -127,8 +127,9 @@ class ClassWindowTest extends WindowTest {
         until(() -> now().line().flatMap(l -> l.known()).filter(n -> n.equals(new NextStep.Decided("clap it first"))).isPresent());
         assertThat(learning()).filteredOn(l -> l.student() == petra).extracting(Learning::rung).containsExactly(1);
         interact(() -> model.screen(PeopleScreen.class).commands().stream().filter(c -> c.id().equals("class-leave")).findFirst().orElseThrow().run().accept(""));
-        write("yes");
-        push(KeyCode.ENTER);
+        until(() -> lookup("#leaving-delete").tryQuery().isPresent());
+        assertThat(lookup("#leaving-cancel").query().isFocused()).as("Enter deletes nobody").isTrue();
+        clickOn("#leaving-delete");
         until(() -> now().book().people().size() == 8);
         assertThat(learning()).noneMatch(l -> l.student() == petra);
     }

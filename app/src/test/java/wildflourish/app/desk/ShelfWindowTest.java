@@ -121,26 +121,6 @@ class ShelfWindowTest extends WindowTest {
     }
 
     @Test
-    void theWholeLibraryGoesBackToACopyOfIt() {
-        open(true);
-        push(KeyCode.CONTROL, KeyCode.DIGIT1);
-        Path copy = folder.resolve("library.db.backup-2026-11-26");
-        interact(() -> model.shelfWork().backUp(copy));
-        until(() -> model.message().get().contains("holds"));
-        int before = model.shelf().tunes().size();
-        interact(() -> model.shelfWork().takeOff(model.shelf().tunes().getFirst().id()));
-        until(() -> model.shelf().tunes().size() == before - 1);
-        interact(() -> model.shelf().setCopies(List.of(wildflourish.library.Backups.look(copy))));
-        interact(() -> model.screen(ShelfScreen.class).findable().stream().filter(c -> c.words().startsWith("Go back to the library's copy of 2026-11-26: %d tunes".formatted(before)))
-                .findFirst().orElseThrow().run().accept(""));
-        javafx.scene.control.TextField answer = lookup("#shelf-answer").query();
-        until(answer::isFocused);
-        interact(() -> answer.setText("yes"));
-        push(KeyCode.ENTER);
-        until(() -> model.shelf().tunes().size() == before && model.message().get().contains("as the copy was"));
-    }
-
-    @Test
     void theLibraryIsWrittenAsABookAndBackedUp() throws IOException {
         open(true);
         push(KeyCode.CONTROL, KeyCode.DIGIT1);
@@ -149,7 +129,7 @@ class ShelfWindowTest extends WindowTest {
         until(() -> model.message().get().contains("tunes are in"));
         assertThat(AbcReader.read(Files.readAllBytes(book)).tunes()).hasSameSizeAs(model.shelf().tunes());
         Path backup = folder.resolve("kept.backup");
-        interact(() -> model.shelfWork().backUp(backup));
+        interact(() -> model.backups().backUp(backup));
         until(() -> model.message().get().contains("holds"));
         assertThat(wildflourish.library.Backups.look(backup).tunes()).isEqualTo(model.shelf().tunes().size());
     }

@@ -120,7 +120,7 @@ final class WindowToKill {
 
     private void backUp(Path file) throws Exception {
         onToolkit(() -> {
-            model.shelfWork().backUp(file);
+            model.backups().backUp(file);
             return true;
         });
         until(() -> model.message().get().contains(file.getFileName().toString()));

@@ -45,7 +45,7 @@ class RecordingModelTest {
         Ladder ladder = new Ladder(List.of(new Rung("bare", Setting.BARE), new Rung("cuts", new Setting(new TreeMap<>(Map.of(0, List.of("cut"), 3, List.of("cut"), 10, List.of("cut")))))));
         Arrangement arrangement = trellis.arrangement().with(ladder);
         trellis.settle("two rungs", arrangement);
-        model = new RecordingModel(trellis, new HandMoved(), new Recordings(folder), () -> microphone, AtOnce.background(said::add), said::add);
+        model = new RecordingModel(trellis, new HandMoved(), new Recordings(folder), Owners.Keeping.NONE, () -> microphone, AtOnce.background(said::add), said::add);
         model.setShown(true);
     }
 
