@@ -42,6 +42,12 @@ public record Holding(Path file, int tunes, int editions, int students, int pass
         return new Holding(other, tunes, editions, students, passes, latest, identity, empty, newestEdition);
     }
 
+    /** For reading, in a line. */
+    public String briefly() {
+        return "%s, %s, %s, %s".formatted(many(tunes, "tune", "tunes"), many(editions, "edition", "editions"), many(students, "student", "students"),
+                many(passes, "practised pass", "practised passes"));
+    }
+
     /** For reading. */
     public String inWords() {
         List<String> parts = new ArrayList<>(List.of(many(tunes, "tune", "tunes") + " with " + many(editions, "edition", "editions")));

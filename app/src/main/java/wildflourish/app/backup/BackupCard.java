@@ -19,7 +19,8 @@ public final class BackupCard extends VBox {
 
     private static final double WIDTH = 640;
     private static final double ROW = 34;
-    private static final int ROWS = 7;
+    private static final int LEAST_ROWS = 3;
+    private static final int MOST_ROWS = 8;
 
     private final BackupModel model;
     private final ListView<BackupState.Copy> copies = new ListView<>();
@@ -48,7 +49,7 @@ public final class BackupCard extends VBox {
         copies.setPlaceholder(Labels.quiet("There is no back-up beside the library yet. One is made each day on which something changed."));
         copies.setCellFactory(list -> new CopyCell());
         copies.setFixedCellSize(ROW);
-        copies.setPrefSize(WIDTH, ROW * ROWS + 2);
+        copies.setPrefWidth(WIDTH);
         copies.getSelectionModel().selectedItemProperty().addListener((o, a, now) -> selected.setDisable(now == null));
         make.setOnAction(e -> where.run());
         selected.setDisable(true);
@@ -89,6 +90,10 @@ public final class BackupCard extends VBox {
     private void show(BackupState now) {
         if (!copies.getItems().equals(now.copies())) {
             copies.getItems().setAll(now.copies());
+            copies.setPrefHeight(ROW * Math.clamp(now.copies().size(), LEAST_ROWS, MOST_ROWS) + 2);
+        }
+        if (now.copies().isEmpty()) {
+            copies.setPrefHeight(ROW * LEAST_ROWS);
         }
         undo.setDisable(now.undo().isEmpty());
         boolean opens = now.examined().isPresent() && !asking.isVisible();

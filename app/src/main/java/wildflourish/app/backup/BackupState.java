@@ -1,8 +1,14 @@
 package wildflourish.app.backup;
 
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.time.format.DateTimeParseException;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import wildflourish.library.Examination;
 import wildflourish.library.Holding;
 
@@ -23,12 +29,21 @@ public record BackupState(List<Copy> copies, Optional<Examined> examined) {
      */
     public record Copy(Holding holding, boolean beforeRestore) {
 
-        private static final int DAY = "2026-11-26".length();
+        private static final Pattern DATE = Pattern.compile("\\.(?:backup|before-restore)-(\\d{4}-\\d{2}-\\d{2})");
+        private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.UK);
 
         /** The day it was made on, by the clock of then, and what it holds. */
         public String inWords() {
-            String day = holding.file().getFileName().toString().replaceFirst(".*\\.(backup|before-restore)-", "");
-            return "%s%s: %s".formatted(beforeRestore ? "Before the restore of " : "", day.substring(0, Math.min(DAY, day.length())), holding.inWords());
+            return "%s%s: %s".formatted(beforeRestore ? "Before the restore of " : "", day(), holding.briefly());
+        }
+
+        private String day() {
+            Matcher date = DATE.matcher(holding.file().getFileName().toString());
+            try {
+                return date.find() ? LocalDate.parse(date.group(1)).format(DAY) : holding.file().getFileName().toString();
+            } catch (DateTimeParseException noDay) {
+                return holding.file().getFileName().toString();
+            }
         }
     }
 

@@ -214,7 +214,8 @@ public final class DeskView extends StackPane {
         });
     }
 
-    private void backups() {
+    /** Opens the page of back-ups. */
+    void backups() {
         if (backups == null) {
             backups = new BackupCard(model.backups(), () -> commands.all().stream().filter(o -> o.command().id().equals("back-up")).findFirst().ifPresent(this::run),
                     then -> model.asking().file("back-up to restore:", file -> {

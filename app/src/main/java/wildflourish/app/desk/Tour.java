@@ -160,7 +160,16 @@ final class Tour {
         stops.add(new Stop("", () -> model.show("class"), () -> !people().state().get().together().isEmpty()));
         stops.add(new Stop("class", () -> people().select(people().state().get().book().people().get(3).id(), people().state().get().book().tunes().get(4).id()),
                 () -> people().state().get().line().flatMap(l -> l.known()).isPresent()));
-        stops.add(new Stop("", () -> model.show("lesson"), () -> lesson().state().get().plan().isPresent()));
+        stops.add(new Stop("leaving", () -> model.screen(PeopleScreen.class).commands().stream().filter(c -> c.id().equals("class-leave")).forEach(c -> c.run().accept("")),
+                () -> view.lookup("#leaving-cancel") != null));
+        stops.add(new Stop("backups", () -> {
+            ((javafx.scene.control.Button) view.lookup("#leaving-cancel")).fire();
+            view.backups();
+        }, () -> !model.backups().state().get().copies().isEmpty()));
+        stops.add(new Stop("", () -> {
+            view.closeCards();
+            model.show("lesson");
+        }, () -> lesson().state().get().plan().isPresent()));
         stops.add(new Stop("lesson", () -> lesson().select(5)));
         stops.add(new Stop("", lesson()::begin, () -> lesson().state().get().mode() == LessonState.Mode.ROOM));
         stops.add(new Stop("room", () -> lesson().select(3)));

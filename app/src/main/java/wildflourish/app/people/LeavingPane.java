@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import wildflourish.app.controls.Labels;
@@ -36,6 +37,7 @@ final class LeavingPane extends VBox {
             CheckBox box = new CheckBox(Sentence.capital(trace.inWords()));
             box.setId("leaving-trace");
             box.setWrapText(true);
+            box.setTooltip(new Tooltip(trace.file().toString()));
             box.setUserData(trace);
             box.setSelected(trace.way() != Leaving.Way.SHARED);
             boxes.add(box);

@@ -80,7 +80,7 @@ public final class RecordingView extends BorderPane {
                 Map.entry("recording-away", "Throw away…")));
         legend.setText("\u2713 spoke   \u00d7 did not   \u25cb not heard   + more came   \u25b6 late   \u25c0 early   \u25b2 sharp   \u25bc flat   \u223f out of place   \u25c7 otherwise in the other");
         inHand.getChildren().setAll(title, said, Labels.heading("The whole"), account, guide);
-        VBox side = new VBox(8, Boxes.labelled("recording-file", "recording", files), Boxes.labelled("recording-owner", "whose it is", owner), deeds, question, Boxes.labelled("recording-meant", "what was meant", meant),
+        VBox side = new VBox(8, Boxes.labelled("recording-file", "recording", files), Boxes.labelled("recording-owner", "belongs to", owner), deeds, question, Boxes.labelled("recording-meant", "what was meant", meant),
                 Boxes.labelled("recording-beside", "beside it", beside), inHand,
                 Labels.heading("How it is played"), Boxes.labelled("recording-extent", "from where to where", extent), again, Numbers.row("% of its tempo", percent),
                 Numbers.row("semitones", semitones), Numbers.row("cents", cents),
@@ -104,7 +104,7 @@ public final class RecordingView extends BorderPane {
         files.setOnAction(e -> changed(() -> Optional.ofNullable(files.getValue()).ifPresent(model::choose)));
         beside.setConverter(Choosing.by(p -> p.map(f -> String.valueOf(f.getFileName())).orElse("no other")));
         beside.setOnAction(e -> changed(() -> Optional.ofNullable(beside.getValue()).ifPresent(model::beside)));
-        owner.setConverter(Choosing.by(p -> p.map(o -> o.student().name()).orElse("nobody's in particular")));
+        owner.setConverter(Choosing.by(p -> p.map(o -> o.student().name()).orElse("nobody")));
         owner.setOnAction(e -> changed(() -> Optional.ofNullable(owner.getValue()).ifPresent(model::own)));
         meant.setConverter(Choosing.by(this::rung));
         meant.setOnAction(e -> changed(() -> Optional.ofNullable(meant.getValue()).ifPresent(r -> model.mean(r < 0 ? OptionalInt.empty() : OptionalInt.of(r)))));

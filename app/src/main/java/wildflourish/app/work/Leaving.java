@@ -41,10 +41,11 @@ public record Leaving(Person person, List<Path> recordings, List<Trace> traces) 
 
         /** What is proposed, for reading. */
         public String inWords() {
+            String what = "%s %s".formatted(kind, file.getFileName());
             return switch (way) {
-                case TAKEN_OUT -> "%s %s: take them out of it".formatted(kind, file);
-                case DELETED -> "%s %s: delete it".formatted(kind, file);
-                case SHARED -> "%s %s: delete it (others are in it too)".formatted(kind, file);
+                case TAKEN_OUT -> "%s: take them out of it".formatted(what);
+                case DELETED -> "%s: delete it".formatted(what);
+                case SHARED -> "%s: delete it (others are in it too)".formatted(what);
             };
         }
     }
