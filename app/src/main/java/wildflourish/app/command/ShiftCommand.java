@@ -53,7 +53,8 @@ final class ShiftCommand implements Callable<Integer> {
             spec.commandLine().getErr().println("wrote " + out);
             return 0;
         } catch (NoRecording e) {
-            throw Refusal.input(String.valueOf(e.getMessage()));
+            String words = String.valueOf(e.getMessage());
+            throw Refusal.input(words.startsWith(recording.toString()) ? words : "%s: %s".formatted(recording, words));
         } catch (IOException e) {
             throw Refusal.input("%s: could not be written: look whether its folder is there and has room".formatted(out));
         }

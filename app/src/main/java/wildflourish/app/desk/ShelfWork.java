@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.function.IntConsumer;
 import wildflourish.app.trellis.Openings;
 import wildflourish.app.work.Background;
@@ -63,7 +64,12 @@ final class ShelfWork {
                 if (Files.size(file) > TuneFiles.LARGEST) {
                     throw new IOException("larger than 64 MB");
                 }
-                TuneBook book = TuneFiles.read(Files.readAllBytes(file));
+                TuneBook book = TuneFiles.read(Files.readAllBytes(file), percent -> {
+                    if (job.stopped()) {
+                        throw new CancellationException("stopped");
+                    }
+                    job.tell("reading %s: %d %%".formatted(name, percent));
+                });
                 List<Finding> findings = new ArrayList<>(book.findings());
                 findings.addAll(alreadyHere(book.tunes()));
                 return Optional.of(new CameIn(new TuneBook(book.tunes(), findings), addAll(book.tunes(), job)));

@@ -3,13 +3,19 @@ package wildflourish.app.command;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.io.ByteArrayInputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.sound.hearing.Recording;
 
 /** A recording slowed and moved on the command line. */
@@ -59,5 +65,45 @@ class ShiftCommandTest extends CommandLineTest {
         assertThat(err.toString()).contains("one.abc: this is no recording that can be read: WAV, AIFF, FLAC and MP3 are");
         assertThat(run("shift", recording, folder.resolve("out.mp3"))).isEqualTo(2);
         assertThat(err.toString()).contains(".wav");
+    }
+
+    /** A WAV file of a second's tone, or of nothing. */
+    private Path wave(int rate, int frames) throws java.io.IOException {
+        byte[] samples = new byte[2 * frames];
+        for (int i = 0; i < frames; i++) {
+            short value = (short) (12_000 * Math.sin(2 * Math.PI * 587.33 * i / rate));
+            samples[2 * i] = (byte) value;
+            samples[2 * i + 1] = (byte) (value >> 8);
+        }
+        Path file = folder.resolve(rate + "-" + frames + ".wav");
+        AudioFormat format = new AudioFormat(rate, 16, 1, true, false);
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(samples), format, frames), AudioFileFormat.Type.WAVE, file.toFile());
+        return file;
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {4_000, 5_512, 8_000, 22_050, 44_100, 96_000, 192_000, 384_000, 768_000})
+    void everyRateIsHeard(int rate) throws Exception {
+        Path file = wave(rate, rate);
+        assertThat(run("shift", file, folder.resolve("out.wav"), "--semitones", "1")).isZero();
+        Path tune = Files.writeString(folder.resolve("d.abc"), "X:1\nT:One\nM:4/4\nL:1/8\nK:D\nd8|\n");
+        assertThat(run("listen", file, "--tune", tune, "--instrument", "whistle-d")).as(err.toString()).isZero();
+        assertThat(run("takedown", file, folder.resolve("down.abc"))).as(err.toString()).isLessThanOrEqualTo(1);
+        assertThat(err.toString()).doesNotContain("went wrong");
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1_000, 1_536_000})
+    void aRateThatCannotBeHeardIsRefusedInWords(int rate) throws Exception {
+        Path file = wave(rate, 2_000);
+        assertThat(run("shift", file, folder.resolve("out.wav"))).isEqualTo(1);
+        assertThat(err.toString()).contains("4000 to 768000 can");
+    }
+
+    @Test
+    void aFileWithoutSoundIsTold() throws Exception {
+        assertThat(run("shift", wave(48_000, 0), folder.resolve("out.wav"))).isEqualTo(1);
+        assertThat(err.toString()).contains("48000-0.wav: there is no sound in it");
+        assertThat(folder.resolve("out.wav")).doesNotExist();
     }
 }

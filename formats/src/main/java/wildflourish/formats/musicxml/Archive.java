@@ -11,6 +11,7 @@ import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import wildflourish.formats.book.Findings;
 
 /** Compressed scores ({@code .mxl}): one score in a zip archive, held in memory, so that no path of it can lead anywhere. */
 final class Archive {
@@ -41,12 +42,16 @@ final class Archive {
         return bytes.length > 4 && bytes[0] == 'P' && bytes[1] == 'K' && bytes[2] == 3 && bytes[3] == 4;
     }
 
-    /** The bytes of the score that the archive's container names, else of its first score. */
-    static byte[] score(byte[] archive) throws Unreadable {
+    /** The bytes of the score that the archive's container names, else of its first score: then that is told. */
+    static byte[] score(byte[] archive, Findings findings) throws Unreadable {
         Optional<String> named = entry(archive, CONTAINER).flatMap(Archive::rootOf);
         Optional<byte[]> score = named.isPresent() ? entry(archive, named.get()) : Optional.empty();
         if (score.isEmpty()) {
             score = entry(archive, "");
+            if (named.isPresent() && score.isPresent()) {
+                findings.warning(0, 0, "the archive says that its score is %s, which is not in it: the first score that is in it was read".formatted(Findings.brief(named.get())),
+                        "look whether it is the one you want; save the score anew from the program that it comes from");
+            }
         }
         return score.orElseThrow(() -> new Unreadable("there is no score in this archive"));
     }

@@ -10,6 +10,8 @@ import java.util.IdentityHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.MissingResourceException;
+import java.util.concurrent.CancellationException;
+import java.util.function.IntConsumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.xml.stream.Location;
@@ -25,6 +27,8 @@ import org.jspecify.annotations.Nullable;
 /** Reads a score's XML with nothing fetched, no entity expanded, and no more than so deep and so long. */
 final class GuardedXml {
 
+    /** So many elements are read between one look at how far it is and the next. */
+    private static final int TOLD_EVERY = 256;
     private static final int DEEPEST = 40;
     private static final int MOST_ELEMENTS = 4_000_000;
 
@@ -78,14 +82,19 @@ final class GuardedXml {
         return Binding.CONTEXT;
     }
 
-    /** The root of the score: a {@link ScorePartwise} or a {@link ScoreTimewise}. */
-    Object read(byte[] bytes) throws Broken {
+    /**
+     * The root of the score: a {@link ScorePartwise} or a {@link ScoreTimewise}.
+     *
+     * @param percent told how far it is, in hundredths; ends the reading with a {@link CancellationException}
+     */
+    Object read(byte[] bytes, IntConsumer percent) throws Broken {
         XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
         factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
         factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
         Limited reader = null;
         try {
-            reader = new Limited(factory.createXMLStreamReader(new StringReader(decoded(bytes))));
+            String text = decoded(bytes);
+            reader = new Limited(factory.createXMLStreamReader(new StringReader(text)), text.length(), percent);
             Limited limited = reader;
             Unmarshaller unmarshaller = binding().createUnmarshaller();
             unmarshaller.setEventHandler(event -> true);
@@ -111,6 +120,8 @@ final class GuardedXml {
         } catch (MissingResourceException e) {
             // The library has no words for this damage, and throws that it has none.
             throw new Broken(reader == null ? Place.NOWHERE : reader.place(), "the XML breaks off or is damaged here");
+        } catch (CancellationException stopped) {
+            throw stopped;
         } catch (ClassCastException | NumberFormatException | IllegalStateException e) {
             throw new Broken(reader == null ? Place.NOWHERE : reader.place(), "the XML is not built as a score is");
         }
@@ -157,12 +168,26 @@ final class GuardedXml {
     /** A reader that gives up where a file goes too deep or on too long. */
     private static final class Limited extends StreamReaderDelegate {
 
+        private final long length;
+        private final IntConsumer percent;
+        private int told = -1;
         private int depth;
         private int elements;
         private String tooMuch = "";
 
-        Limited(XMLStreamReader reader) {
+        Limited(XMLStreamReader reader, long length, IntConsumer percent) {
             super(reader);
+            this.length = length;
+            this.percent = percent;
+        }
+
+        /** Tells how far it is, once for each hundredth. */
+        private void tell() {
+            int now = length == 0 ? 0 : (int) Math.clamp(100L * getLocation().getCharacterOffset() / length, 0, 100);
+            if (now > told) {
+                told = now;
+                percent.accept(now);
+            }
         }
 
         Place place() {
@@ -176,6 +201,9 @@ final class GuardedXml {
             if (event == START_ELEMENT) {
                 depth++;
                 elements++;
+                if (elements % TOLD_EVERY == 0) {
+                    tell();
+                }
                 if (depth > DEEPEST) {
                     tooMuch = "the XML is nested deeper than any score";
                 } else if (elements > MOST_ELEMENTS) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.IntConsumer;
 import java.util.stream.Collectors;
 import org.audiveris.proxymusic.Credit;
 import org.audiveris.proxymusic.FormattedTextId;
@@ -64,12 +65,21 @@ public final class MusicXmlReader {
 
     /** Reads the bytes of a file. */
     public static TuneBook read(byte[] bytes) {
-        return new MusicXmlReader().book(bytes);
+        return read(bytes, percent -> { });
     }
 
-    private TuneBook book(byte[] bytes) {
+    /**
+     * As above.
+     *
+     * @param percent told how far it is, in hundredths; ends the reading with a {@link java.util.concurrent.CancellationException}
+     */
+    public static TuneBook read(byte[] bytes, IntConsumer percent) {
+        return new MusicXmlReader().book(bytes, percent);
+    }
+
+    private TuneBook book(byte[] bytes, IntConsumer percent) {
         try {
-            Object root = xml.read(Archive.isOne(bytes) ? Archive.score(bytes) : bytes);
+            Object root = xml.read(Archive.isOne(bytes) ? Archive.score(bytes, findings) : bytes, percent);
             Optional<Tune> tune = switch (root) {
                 case ScorePartwise score -> tune(front(score), score.getPartList(), partwise(score));
                 case ScoreTimewise score -> tune(front(score), score.getPartList(), timewise(score));
@@ -127,14 +137,21 @@ public final class MusicXmlReader {
         Map<String, String> names = names(list);
         List<OtherVoices.Voice> voices = new ArrayList<>();
         Head head = head(front);
+        List<String> leftOut = new ArrayList<>();
         for (Map.Entry<String, List<Measured>> part : parts.entrySet()) {
-            if (voices.size() < MOST_VOICES) {
-                String name = names.getOrDefault(part.getKey(), part.getKey());
+            String name = names.getOrDefault(part.getKey(), part.getKey());
+            if (voices.size() >= MOST_VOICES) {
+                leftOut.add(name);
+            } else {
                 new PartReader(findings, xml, name, head).voices(part.getValue()).stream().filter(v -> !v.tune().bars().isEmpty()).forEach(voices::add);
             }
         }
         if (voices.isEmpty()) {
             return Optional.empty();
+        }
+        if (!leftOut.isEmpty()) {
+            findings.warning(0, 0, "the score has %d parts, more than the %d that are kept with a tune: %d were left out (%s)".formatted(parts.size(), MOST_VOICES, leftOut.size(),
+                    Findings.brief(String.join(", ", leftOut))), "save the parts that you want by themselves in the program that the score comes from");
         }
         if (voices.size() > 1) {
             findings.warning(0, 0, "the score has %d voices: “%s” was taken as the melody".formatted(voices.size(), voices.getFirst().name()),

@@ -109,4 +109,53 @@ class HostileMusicXmlTest {
         assertThat(book.findings()).extracting(f -> f.line() + " " + f.what()).anyMatch(w -> w.startsWith("4 ") && w.contains("measure 1") && w.contains("no length"))
                 .anyMatch(w -> w.contains("<divisions>")).anyMatch(w -> w.startsWith("5 ") && w.contains("quarter tones"));
     }
+
+    private static String parts(int count) {
+        StringBuilder list = new StringBuilder();
+        StringBuilder parts = new StringBuilder();
+        for (int i = 1; i <= count; i++) {
+            list.append("<score-part id=\"P%d\"><part-name>Desk %d</part-name></score-part>".formatted(i, i));
+            parts.append("""
+                    <part id="P%d"><measure number="1"><attributes><divisions>1</divisions><time><beats>4</beats><beat-type>4</beat-type></time></attributes>
+                    <note><pitch><step>D</step><octave>5</octave></pitch><duration>4</duration><voice>1</voice><type>whole</type></note></measure></part>""".formatted(i));
+        }
+        return "<?xml version=\"1.0\"?><score-partwise version=\"4.0\"><part-list>" + list + "</part-list>" + parts + "</score-partwise>";
+    }
+
+    @Test
+    void partsThatAreNotKeptAreToldByNumberAndName() {
+        TuneBook book = read(parts(100));
+        assertThat(book.tunes()).hasSize(1);
+        assertThat(book.findings()).anySatisfy(f -> assertThat(f.what()).contains("100 parts", "64", "36 were left out", "Desk 65"));
+        assertThat(read(parts(64)).findings()).noneSatisfy(f -> assertThat(f.what()).contains("left out"));
+    }
+
+    @Test
+    void aContainerThatNamesAFileOutsideTheArchiveIsTold() throws IOException {
+        for (String named : java.util.List.of("../../etc/passwd", "/etc/passwd", "not-there.xml")) {
+            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+            try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+                zip.putNextEntry(new ZipEntry("META-INF/container.xml"));
+                zip.write("<container><rootfiles><rootfile full-path=\"%s\"/></rootfiles></container>".formatted(named).getBytes(StandardCharsets.UTF_8));
+                zip.putNextEntry(new ZipEntry("score.xml"));
+                zip.write(parts(1).getBytes(StandardCharsets.UTF_8));
+            }
+            TuneBook book = MusicXmlReader.read(bytes.toByteArray());
+            assertThat(book.tunes()).hasSize(1);
+            assertThat(book.findings()).anySatisfy(f -> assertThat(f.what()).contains(named, "is not in it"));
+        }
+    }
+
+    @Test
+    void readingTellsHowFarItIsAndCanBeStopped() {
+        byte[] large = parts(2_000).getBytes(StandardCharsets.UTF_8);
+        java.util.List<Integer> told = new java.util.ArrayList<>();
+        MusicXmlReader.read(large, told::add);
+        assertThat(told).hasSizeGreaterThan(20).isSorted().allMatch(p -> p >= 0 && p <= 100);
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> MusicXmlReader.read(large, percent -> {
+            if (percent >= 10) {
+                throw new java.util.concurrent.CancellationException("stopped");
+            }
+        })).isInstanceOf(java.util.concurrent.CancellationException.class);
+    }
 }

@@ -52,7 +52,7 @@ public final class Ears {
     }
 
     private static float[] mono(Audio audio, DoubleConsumer progress, BooleanSupplier stopped) {
-        Audio even = new Resampled(audio, (double) audio.rate() / RATE);
+        Audio even = Resampled.at(audio, RATE);
         float[][] block = new float[audio.channels()][RATE];
         float[] all = new float[10 * RATE];
         int size = 0;

@@ -31,7 +31,7 @@ public final class Excerpt implements Sounding {
 
     private Audio moved() {
         Audio slowed = shift.of(take.audio(fromMs, toMs));
-        return slowed.rate() == Voice.RATE ? slowed : new Resampled(slowed, (double) slowed.rate() / Voice.RATE);
+        return slowed.rate() == Voice.RATE ? slowed : Resampled.at(slowed, Voice.RATE);
     }
 
     @Override

@@ -12,7 +12,7 @@ public final class Recording implements Audio {
 
     private static final int MOST_CHANNELS = 2;
     private static final int SLOWEST = 4_000;
-    private static final int FASTEST = 384_000;
+    private static final int FASTEST = 768_000;
     private static final int MOST_IN_FILE = 64;
 
     private final Path file;
@@ -45,8 +45,8 @@ public final class Recording implements Audio {
             Decoded sound = FlacBlocks.areIn(file) ? FlacSound.open(file) : JavaSound.open(file);
             if (!(sound.rate() >= SLOWEST && sound.rate() <= FASTEST) || sound.channels() < 1 || sound.channels() > MOST_IN_FILE) {
                 sound.close();
-                throw new NoRecording("%s: it says that it has %.0f samples a second in %d channels, which cannot be heard: record it anew, or save it as WAV".formatted(
-                        file, (double) sound.rate(), sound.channels()));
+                throw new NoRecording("%s: it says that it has %.0f samples a second in %d channels, which cannot be heard (%d to %d can): record it anew, or save it as WAV".formatted(
+                        file, (double) sound.rate(), sound.channels(), SLOWEST, FASTEST));
             }
             return new Recording(file, sound);
         } catch (NoRecording e) {

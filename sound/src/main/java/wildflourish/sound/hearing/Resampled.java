@@ -8,6 +8,8 @@ public final class Resampled extends Derived {
 
     /** Zero crossings of the sinc on either side. */
     private static final int CROSSINGS = 16;
+    /** How far one step goes. */
+    private static final double FARTHEST = 4;
     private static final int BLOCK = 4096;
     /** The share of the band that is kept, so that nothing folds back. */
     private static final double KEPT = 0.95;
@@ -37,7 +39,7 @@ public final class Resampled extends Derived {
     /** The same, reading so many samples at once: few where they come in as they are played. */
     public Resampled(Audio source, double speed, int atOnce) {
         super(source);
-        if (!(speed >= 0.25 && speed <= 4)) {
+        if (!(speed >= 1 / FARTHEST && speed <= FARTHEST)) {
             throw new IllegalArgumentException("a sound can be moved by two octaves at most");
         }
         this.speed = speed;
@@ -52,6 +54,22 @@ public final class Resampled extends Derived {
         }
         this.held = new float[source.channels()][4 * (atOnce + 2 * wing)];
         this.block = new float[source.channels()][atOnce];
+    }
+
+    /**
+     * The sound at so many samples a second, whatever it has: by several steps where one would be too far.
+     *
+     * @param rate of the samples that are read from it; what it says of itself stays that of the source
+     */
+    public static Audio at(Audio source, int rate) {
+        double speed = (double) source.rate() / rate;
+        Audio read = source;
+        while (speed > FARTHEST || speed < 1 / FARTHEST) {
+            double step = speed > 1 ? FARTHEST : 1 / FARTHEST;
+            read = new Resampled(read, step);
+            speed /= step;
+        }
+        return new Resampled(read, speed);
     }
 
     @Override

@@ -48,15 +48,20 @@ public record Shift(double tempo, double cents) {
      *
      * @param progress told how many samples are written
      * @return whether it was written; not where it was told to stop
+     * @throws NoRecording where there is no sound in it
      */
     public static boolean write(Audio audio, Path file, LongConsumer progress, BooleanSupplier stopped) throws IOException {
         Path folder = file.toAbsolutePath().getParent();
         Path made = Files.createTempFile(folder, ".shift", ".wav");
         try {
             AudioFormat format = new AudioFormat(audio.rate(), 16, audio.channels(), true, false);
-            AudioSystem.write(new AudioInputStream(new Bytes(audio, progress, stopped), format, AudioSystem.NOT_SPECIFIED), AudioFileFormat.Type.WAVE, made.toFile());
+            Bytes bytes = new Bytes(audio, progress, stopped);
+            AudioSystem.write(new AudioInputStream(bytes, format, AudioSystem.NOT_SPECIFIED), AudioFileFormat.Type.WAVE, made.toFile());
             if (stopped.getAsBoolean()) {
                 return false;
+            }
+            if (bytes.written == 0) {
+                throw new NoRecording("there is no sound in it, so nothing was written: record or copy it again");
             }
             Files.move(made, file, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
             return true;
