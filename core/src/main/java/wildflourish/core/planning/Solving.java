@@ -1,15 +1,13 @@
 package wildflourish.core.planning;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
-import org.jspecify.annotations.Nullable;
+import java.util.PriorityQueue;
 import wildflourish.core.instrument.Bellows;
 import wildflourish.core.instrument.ButtonBoard;
 import wildflourish.core.instrument.Instrument;
@@ -27,8 +25,6 @@ import wildflourish.core.tune.TuneType;
  */
 final class Solving {
 
-    /** Rows of fingerings that are tried against each other at most; beyond that the further notes are left as they fall. */
-    private static final int MOST_TRIED = 64;
     private static final int SHORTEST_FIGURE = 3;
     private static final int MOST_SPARED = 32;
     private static final double GRAIN_MS = 100;
@@ -41,6 +37,7 @@ final class Solving {
     private final Choices choices;
     private final List<Integer> notes;
     private final List<List<Place>> places;
+    private final OneFingering one;
     private Optional<Workings> before;
 
     /** {@code before} are workings for the same notes and places in the same hands, if there are any. */
@@ -54,6 +51,7 @@ final class Solving {
         this.choices = choices;
         this.notes = notes;
         this.places = places;
+        this.one = oneFingering();
     }
 
     /** The cheapest plan under a demand. */
@@ -73,7 +71,11 @@ final class Solving {
     }
 
     private Workings solve(Leanings leanings, Choices chosen) {
-        Workings workings = new Workings(tune, instrument, school, chosen, leanings, notes, places, before);
+        return solve(leanings, chosen, new int[0]);
+    }
+
+    private Workings solve(Leanings leanings, Choices chosen, int[] leaders) {
+        Workings workings = new Workings(tune, instrument, school, chosen, leanings, notes, places, one, leaders, before);
         before = Optional.of(workings);
         return workings;
     }
@@ -88,105 +90,88 @@ final class Solving {
         return Optional.of(other.cost(other.best()) + odd(other) - best.cost(best.best()) - odd(best));
     }
 
-    /** What notes cost that are fingered otherwise than the other notes of their pitch, because they have to be. */
+    /** What notes cost that are fingered otherwise than most notes of their pitch. */
     int odd(Workings plan) {
-        Map<Group, Map<Place, Integer>> used = new HashMap<>();
-        List<Place> path = plan.best();
-        for (int s = 0; s < notes.size(); s++) {
-            if (places.get(s).size() > 1 && instrument.chart().isPresent()) {
-                used.computeIfAbsent(group(s), g -> new HashMap<>()).merge(path.get(s), 1, Integer::sum);
-            }
-        }
-        int odd = used.values().stream().mapToInt(u -> u.values().stream().mapToInt(n -> n).sum()
-                - u.values().stream().mapToInt(n -> n).max().orElse(0)).sum();
-        return odd * plan.weight(Term.ODD_FINGERING);
+        return plan.odd() * plan.weight(Term.ODD_FINGERING);
     }
-
-    private Group group(int stage) {
-        return new Group(tune.note(notes.get(stage)).pitch().midi(), leftToPlace(places.get(stage)) ? tune.note(notes.get(stage)).bar() : -1);
-    }
-
-    /** Notes that are to have one fingering: those of one pitch, of a pitch that a school leaves to its place those of a bar. */
-    private record Group(int midi, int bar) {}
 
     /**
-     * The cheapest of the plans in which each group of notes has one fingering. Groups are bound only once a plan that leaves
-     * them free plays them two ways; that plan was cheaper than any that binds them, so the first that needs no more
-     * binding is the cheapest of all.
+     * A part of the search for the cheapest plan.
+     *
+     * @param leaders which fingering leads each group, −1 where that is open
+     * @param plan the cheapest with these leaders, open groups costing nothing: no plan of this part is cheaper
+     */
+    private record Part(int[] leaders, Workings plan) {}
+
+    /**
+     * The cheapest plan of all, notes that are fingered otherwise than most of their group counted: exact, by branch and bound. A group's
+     * leader is decided only where a plan that leaves it open fingers the group two ways. The part whose bound is least is looked at
+     * next, so the first plan that costs no more than its own bound is the cheapest; parts that cannot be cheaper than the best plan
+     * known are left.
      */
     private Workings withOneFingering(Leanings leanings, Choices chosen) {
-        Map<Group, List<Integer>> groups = groups(chosen);
-        Map<Group, Set<Place>> bound = new LinkedHashMap<>();
-        while (true) {
-            @Nullable Workings best = null;
-            for (Map<Group, Place> row : rows(bound)) {
-                Workings one = solve(row.isEmpty() ? leanings : leanings.with(bind(leanings.demand(), groups, row)), chosen);
-                if (best == null || one.total() < best.total()) {
-                    best = one;
+        int[] open = new int[one.groups()];
+        Arrays.fill(open, -1);
+        PriorityQueue<Part> parts = new PriorityQueue<>(Comparator.comparingInt((Part p) -> p.plan().total()));
+        Part first = new Part(open, solve(leanings, chosen, open));
+        parts.add(first);
+        Workings best = first.plan();
+        int least = whole(first);
+        while (!parts.isEmpty() && parts.peek().plan().total() < least) {
+            Part part = parts.remove();
+            int group = mostDivided(part);
+            for (int leader = 0; leader < one.options(group); leader++) {
+                int[] leaders = part.leaders().clone();
+                leaders[group] = leader;
+                Part next = new Part(leaders, solve(leanings, chosen, leaders));
+                int cost = whole(next);
+                if (cost < least) {
+                    least = cost;
+                    best = next.plan();
                 }
-            }
-            boolean more = false;
-            List<Place> path = Objects.requireNonNull(best).best();
-            for (Map.Entry<Group, List<Integer>> group : groups.entrySet()) {
-                Set<Place> used = new LinkedHashSet<>();
-                group.getValue().forEach(stage -> used.add(path.get(stage)));
-                if (used.size() > 1 && !bound.containsKey(group.getKey())) {
-                    List<Place> all = places.get(group.getValue().getFirst());
-                    if (rows(bound).size() * all.size() <= MOST_TRIED) {
-                        bound.put(group.getKey(), new LinkedHashSet<>(all));
-                        more = true;
-                    }
+                if (next.plan().total() < least) {
+                    parts.add(next);
                 }
-            }
-            if (!more) {
-                return best;
             }
         }
+        return best;
     }
 
-    private Map<Group, List<Integer>> groups(Choices chosen) {
-        Map<Group, List<Integer>> groups = new LinkedHashMap<>();
-        for (int s = 0; s < notes.size(); s++) {
-            int note = notes.get(s);
-            List<Place> here = places.get(s);
-            boolean free = here.size() > 1 && chosen.at(instrument, note).isEmpty();
-            if (free) {
-                groups.computeIfAbsent(group(s), g -> new ArrayList<>()).add(s);
+    /** What the plan of a part costs with its open groups counted. */
+    private int whole(Part part) {
+        int odd = 0;
+        for (int group = 0; group < one.groups(); group++) {
+            odd += part.leaders()[group] < 0 ? part.plan().odd(group) : 0;
+        }
+        return part.plan().total() + odd * part.plan().weight(Term.ODD_FINGERING);
+    }
+
+    /** The open group of which most notes are fingered otherwise than the others; there is one where a plan costs more than its bound. */
+    private int mostDivided(Part part) {
+        int most = -1;
+        for (int group = 0; group < one.groups(); group++) {
+            if (part.leaders()[group] < 0 && (most < 0 || part.plan().odd(group) > part.plan().odd(most))) {
+                most = group;
             }
         }
-        groups.values().removeIf(g -> g.size() < 2);
-        return groups;
+        return most;
+    }
+
+    private OneFingering oneFingering() {
+        if (instrument.chart().isEmpty()) {
+            return OneFingering.NONE;
+        }
+        boolean[] free = new boolean[notes.size()];
+        for (int s = 0; s < free.length; s++) {
+            free[s] = choices.habit(instrument, tune.note(notes.get(s)).pitch()).isEmpty();
+        }
+        return OneFingering.of(places, notes.stream().mapToInt(n -> tune.note(n).bar()).toArray(), free, this::leftToPlace);
     }
 
     /** Whether the player takes whichever fingering lies best between its neighbours. */
     private boolean leftToPlace(List<Place> here) {
         return here.stream().anyMatch(p -> p instanceof Place.Fingered f
                 && f.fingering().choice().filter(c -> instrument.school(c, school).equals(WindHands.BY_PLACE)).isPresent());
-    }
-
-    private static List<Map<Group, Place>> rows(Map<Group, Set<Place>> bound) {
-        List<Map<Group, Place>> rows = new ArrayList<>(List.of(Map.of()));
-        for (Map.Entry<Group, Set<Place>> group : bound.entrySet()) {
-            List<Map<Group, Place>> more = new ArrayList<>();
-            for (Map<Group, Place> row : rows) {
-                for (Place place : group.getValue()) {
-                    Map<Group, Place> longer = new HashMap<>(row);
-                    longer.put(group.getKey(), place);
-                    more.add(longer);
-                }
-            }
-            rows = more;
-        }
-        return rows;
-    }
-
-    private Planner.Demand bind(Planner.Demand demand, Map<Group, List<Integer>> groups, Map<Group, Place> row) {
-        Map<Integer, Place> byNote = new HashMap<>();
-        row.forEach((group, place) -> Objects.requireNonNull(groups.get(group)).forEach(stage -> byNote.put(notes.get(stage), place)));
-        return (note, place) -> {
-            Place bound = byNote.get(note);
-            return demand.allows(note, place) && (bound == null || bound.equals(place) || !demand.allows(note, bound));
-        };
     }
 
     /** For each note of a bar that stands earlier in the tune as well, where it was played there. */

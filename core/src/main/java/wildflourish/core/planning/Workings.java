@@ -24,6 +24,8 @@ final class Workings {
     /** What it costs to lie where an ornament cannot be done; left out of every cost that is shown. */
     private static final int AGAINST_DEMAND = 1 << 16;
 
+    private static final int[] NO_LEADERS = {};
+
     private final Instrument instrument;
     private final Hands hands;
     private final Weights weights;
@@ -35,6 +37,9 @@ final class Workings {
     /** The places of each stage, and how many places before it each of them is told apart by. */
     private final Place[][] byStage;
     private final int[] widths;
+    private final OneFingering one;
+    /** The fingering of most notes of each group; −1 where it is not decided. */
+    private final int[] leaders;
     /** What each place of each stage costs by itself, what goes against a choice included, what goes against a demand left out. */
     private final int[][] own;
     private final Choices choices;
@@ -45,7 +50,9 @@ final class Workings {
     /** {@code before} are workings for the same notes and places in the same hands, from which the steps are taken over. */
     Workings(
             Timeline tune, Instrument instrument, School school, Choices choices, Leanings leanings,
-            List<Integer> notes, List<List<Place>> places, Optional<Workings> before) {
+            List<Integer> notes, List<List<Place>> places, OneFingering one, int[] leaders, Optional<Workings> before) {
+        this.one = one;
+        this.leaders = leaders;
         this.instrument = instrument;
         this.notes = notes;
         this.places = places;
@@ -78,7 +85,7 @@ final class Workings {
         this.byStage = places.stream().map(p -> p.toArray(Place[]::new)).toArray(Place[][]::new);
         this.widths = new int[byStage.length];
         for (int s = 0; s < widths.length; s++) {
-            widths[s] = hands.looksBack() && s > 0 ? byStage[s - 1].length : 1;
+            widths[s] = hands.looksBack() ? s > 0 ? byStage[s - 1].length : 1 : one.combinations(s);
         }
         this.own = new int[byStage.length][];
         Weights.Sum sum = weights.new Sum();
@@ -123,7 +130,8 @@ final class Workings {
 
         @Override
         public int alone(int stage, int option) {
-            return own[stage][option / widths[stage]] + undemanded(stage, place(stage, option));
+            int odd = one.odd(stage, option / widths[stage], option % widths[stage], leaders);
+            return own[stage][option / widths[stage]] + undemanded(stage, place(stage, option)) + odd * weights.of(Term.ODD_FINGERING);
         }
 
         @Override
@@ -135,6 +143,8 @@ final class Workings {
                     return ShortestPath.NEVER;
                 }
                 before = stage > 1 ? byStage[stage - 2][from % width(stage - 1)] : null;
+            } else if (one.isJoined(stage) && from % width(stage - 1) != to % width(stage)) {
+                return ShortestPath.NEVER;
             }
             hands.between(before, place(stage - 1, from), place(stage, to), sum);
             return sum.take();
@@ -179,9 +189,26 @@ final class Workings {
         return place instanceof Place.Pressed p ? p.direction() : Optional.empty();
     }
 
-    /** What the cheapest plan costs, what goes against choices and demands included. */
+    /** What the cheapest plan costs, what goes against choices, demands and the leaders that are decided included. */
     int total() {
         return paths.cost();
+    }
+
+    /** How many notes of a group of one fingering are fingered otherwise than most of them in the cheapest plan. */
+    int odd(int group) {
+        return one.odd(group, s -> path[s] / widths[s]);
+    }
+
+    /** How many notes of all groups are fingered otherwise than most of their group in the cheapest plan. */
+    int odd() {
+        int odd = 0;
+        for (int s = 0; s < path.length; s++) {
+            odd += one.odd(s, path[s] / widths[s], path[s] % widths[s], NO_LEADERS);
+        }
+        for (int group = 0; group < one.groups(); group++) {
+            odd += odd(group);
+        }
+        return odd;
     }
 
     private List<Place> along(int[] path) {
