@@ -12,9 +12,14 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 import wildflourish.app.work.ClassBook;
+import wildflourish.app.work.Documents;
+import wildflourish.core.lesson.ClassTempo;
+import wildflourish.core.lesson.OwnVersion;
+import wildflourish.core.setting.Arrangement;
 import wildflourish.core.tune.Tempo;
 import wildflourish.library.Library;
 import wildflourish.library.Person;
+import wildflourish.library.TuneEntry;
 
 /** Who learns what, where they are, and what is next. */
 @Command(name = "class", description = "Who learns what, where they are, and what is next and why.", mixinStandardHelpOptions = true)
@@ -39,7 +44,7 @@ final class ClassCommand implements Callable<Integer> {
             ClassBook book = ClassOption.book(open);
             List<Person> people = group.people(book, library);
             if (json) {
-                Printing.print(document(book, people), out);
+                Printing.print(document(open, book, people), out);
             } else {
                 people.forEach(p -> print(book, p, out));
             }
@@ -52,7 +57,7 @@ final class ClassCommand implements Callable<Integer> {
         book.lines().stream().filter(l -> l.person().equals(person)).forEach(l -> out.printf("  %s: %s; next: %s (%s)%n", l.tune().title(), l.where(), l.next().inWords(), l.next().why()));
     }
 
-    private static ObjectNode document(ClassBook book, List<Person> people) {
+    private static ObjectNode document(Library open, ClassBook book, List<Person> people) {
         ObjectNode document = Printing.object();
         ArrayNode students = document.putArray("students");
         for (Person person : people) {
@@ -70,6 +75,22 @@ final class ClassCommand implements Callable<Integer> {
                 }
             }
         }
+        tempi(document.putArray("tunes"), open, book, people);
         return document;
+    }
+
+    /** For each tune that somebody of them learns: at which tempo everybody is clean in their own version, and above which tempo whom is left behind. */
+    private static void tempi(ArrayNode rows, Library open, ClassBook book, List<Person> people) {
+        List<TuneEntry> learned = book.tunes().stream().filter(t -> book.lines().stream().anyMatch(l -> l.tune().equals(t) && people.contains(l.person()))).toList();
+        for (TuneEntry entry : learned) {
+            Arrangement tune = ClassBook.arrangement(Documents.read(open.tunes().current(entry.id()).document()), people.getFirst().student());
+            ClassTempo tempo = ClassTempo.of(people.parallelStream().map(p -> OwnVersion.of(p.student(), tune, tune.tempo())).toList());
+            ObjectNode row = rows.addObject().put("title", entry.title()).put("everybody", tempo.everybody().map(Tempo::toString).orElse(null));
+            ArrayNode steps = row.putArray("leftBehind");
+            tempo.steps().forEach(step -> {
+                ArrayNode who = steps.addObject().put("above", step.above().toString()).putArray("who");
+                step.leavesBehind().forEach(who::add);
+            });
+        }
     }
 }

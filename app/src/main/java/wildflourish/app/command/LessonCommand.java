@@ -3,6 +3,7 @@ package wildflourish.app.command;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
+import java.math.BigDecimal;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -102,12 +103,18 @@ final class LessonCommand implements Callable<Integer> {
         plan.more().forEach(m -> out.println("ten minutes more: " + m));
     }
 
+    /** Of a tune, as the data have it: a whole tune taught to everybody is 100. */
+    private static BigDecimal hundredths(int thousandths) {
+        return BigDecimal.valueOf(thousandths, 1);
+    }
+
     private static ObjectNode document(LessonPlan plan) {
-        ObjectNode document = Printing.object().put("minutes", plan.minutes()).put("free", plan.free());
+        ObjectNode document = Printing.object().put("minutes", plan.minutes()).put("free", plan.free()).put("worth", hundredths(plan.worth()));
         ArrayNode lines = document.putArray("lines");
         for (LessonPlan.Line line : plan.lines()) {
             ObjectNode row = lines.addObject().put("from", line.from()).put("minutes", line.minutes()).put("doing", line.doing().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'))
-                    .put("tune", line.tune()).put("what", line.words()).put("why", line.why());
+                    .put("tune", line.tune()).put("what", line.words()).put("why", line.why())
+                    .put("worth", hundredths(line.worth())).put("obligatory", line.obligatory());
             ArrayNode parts = row.putArray("parts");
             line.parts().forEach(p -> parts.addObject().put("who", p.who()).put("does", p.does()));
         }

@@ -53,6 +53,42 @@ class ClassCommandTest extends CommandLineTest {
     }
 
     @Test
+    void eachTuneHasTheTempoForAllAndWhomAFasterOneLeavesBehind() throws Exception {
+        JsonNode tunes = json("class", "--library", library, "--class", "Thursday").get("tunes");
+        assertThat(tunes).isNotEmpty();
+        for (JsonNode tune : tunes) {
+            JsonNode steps = tune.get("leftBehind");
+            assertThat(steps).as(tune.get("title").asText()).isNotEmpty();
+            assertThat(steps.get(0).get("above")).as("the first who is left behind sets it").isEqualTo(tune.get("everybody"));
+            java.util.Set<String> behind = new java.util.HashSet<>();
+            for (JsonNode step : steps) {
+                step.get("who").forEach(w -> assertThat(behind.add(w.asText())).isTrue());
+            }
+            assertThat(behind).hasSizeLessThanOrEqualTo(8);
+        }
+    }
+
+    /** The figures of a lesson add up to what its plan is worth, as docs/class.md says. */
+    @Test
+    void aLessonsWorthCanBeReckonedAgain() throws Exception {
+        for (int minutes : new int[] {10, 30, 60, 90}) {
+            JsonNode plan = json("lesson", "--library", library, "--class", "Thursday", "--title", "The Lamp at Half Tide", "--title", "Six Gulls on the Chapel Wall", "--minutes", minutes);
+            double lines = 0;
+            java.util.Set<String> tunes = new java.util.HashSet<>();
+            for (JsonNode line : plan.get("lines")) {
+                lines += line.get("worth").asDouble();
+                tunes.add(line.get("tune").asText());
+                assertThat(line.get("obligatory").asBoolean() && line.get("doing").asText().equals("phrase")).isFalse();
+            }
+            double dropped = Math.round(10 * (plan.get("worth").asDouble() - lines)) / 10.0;
+            assertThat(dropped % 4).as("four hundredths for each known tune that is in it").isZero();
+            assertThat(dropped / 4).isBetween(0.0, (double) tunes.size());
+        }
+        assertThat(json("lesson", "--library", library, "--class", "Thursday", "--title", "The Lamp at Half Tide", "--minutes", 10).get("free").asInt())
+                .as("ten minutes are enough for something").isLessThanOrEqualTo(1);
+    }
+
+    @Test
     void aSheetForEverybodyIsWrittenAndWrittenDown() throws Exception {
         Path demo = Path.of("src/main/resources/wildflourish/app/demo/marram-strand.abc");
         Path there = folder.resolve("sheets");

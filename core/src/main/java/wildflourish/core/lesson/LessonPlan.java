@@ -9,11 +9,12 @@ import java.util.Set;
  * A lesson for a class, fitted to its time: of all that the tunes and those who come ask for, what is worth most together, in the order in which teachers work.
  *
  * @param minutes the time there is
+ * @param worth of all of it, in thousandths of a tune: its lines', and that known tunes are in it at all ({@link LessonRule#drop})
  * @param lines what is done, one after another
  * @param left what found no time, a sentence without its full stop each
  * @param more what ten more minutes would bring, without a full stop; empty where they would bring nothing
  */
-public record LessonPlan(int minutes, List<Line> lines, List<String> left, List<String> more) {
+public record LessonPlan(int minutes, int worth, List<Line> lines, List<String> left, List<String> more) {
 
     private static final int LITTLE_MORE = 10;
 
@@ -32,8 +33,10 @@ public record LessonPlan(int minutes, List<Line> lines, List<String> left, List<
      * @param tune its title; empty where it belongs to none
      * @param words what is done, without a full stop
      * @param why without a full stop; empty where it goes without saying
+     * @param worth what it adds to the lesson, in thousandths of a tune
+     * @param obligatory whether it comes with its tune, or with the lesson's length, and is not weighed
      */
-    public record Line(Doing doing, String id, String tune, int from, int minutes, String words, String why, List<Part> parts) {
+    public record Line(Doing doing, String id, String tune, int from, int minutes, String words, String why, int worth, boolean obligatory, List<Part> parts) {
 
         public Line {
             parts = List.copyOf(parts);
@@ -70,14 +73,14 @@ public record LessonPlan(int minutes, List<Line> lines, List<String> left, List<
             throw new IllegalArgumentException("a lesson lasts from 1 to %d minutes".formatted(rule.longest()));
         }
         Set<String> away = Set.copyOf(without);
-        List<TuneWork> works = tunes.stream().map(t -> new TuneWork(t, away)).toList();
+        List<TuneWork> works = tunes.stream().map(t -> new TuneWork(t, away, minutes <= rule.brief())).toList();
         List<Stage.Choice> chosen = fitted(works, minutes, away);
         List<Piece> now = rested(chosen, minutes, away);
         Set<String> ids = new HashSet<>();
         now.forEach(p -> ids.add(p.id()));
         List<String> more = minutes + LITTLE_MORE > rule.longest() ? List.of() : fitted(works, minutes + LITTLE_MORE, away).stream().flatMap(c -> c.pieces().stream())
                 .filter(p -> !ids.contains(p.id())).map(p -> p.tune().isEmpty() ? p.words() : "“%s”: %s".formatted(p.tune(), p.words())).toList();
-        return new LessonPlan(minutes, lines(now), left(works, chosen), more);
+        return new LessonPlan(minutes, chosen.stream().mapToInt(Stage.Choice::worth).sum(), lines(now), left(works, chosen), more);
     }
 
     private static List<String> left(List<TuneWork> works, List<Stage.Choice> chosen) {
@@ -94,9 +97,10 @@ public record LessonPlan(int minutes, List<Line> lines, List<String> left, List<
     /** The stages of a whole lesson; it is what a search for the optimum, of whatever kind, has to go through. */
     static List<Stage> stages(List<TuneWork> works, Set<String> without) {
         List<Stage> stages = new ArrayList<>();
-        Piece tuning = new Piece(Doing.TUNE_UP, Doing.TUNE_UP.name(), "", LessonRule.USUAL.tuneUp(), "everybody in tune, and the hands warm", "", List::of);
+        Piece tuning = new Piece(Doing.TUNE_UP, Doing.TUNE_UP.name(), "", LessonRule.USUAL.tuneUp(), "everybody in tune, and the hands warm", "",
+                LessonRule.USUAL.inTune() * TuneWork.HUNDREDTH, false, List::of);
         stages.add(come -> without.contains(tuning.id()) ? List.of(Stage.Choice.nothing(come))
-                : List.of(new Stage.Choice(tuning.minutes(), LessonRule.USUAL.inTune() * TuneWork.HUNDREDTH, come, List.of(tuning)), Stage.Choice.nothing(come)));
+                : List.of(new Stage.Choice(tuning.minutes(), tuning.worth(), come, List.of(tuning)), Stage.Choice.nothing(come)));
         works.forEach(w -> stages.addAll(w.stages()));
         return stages;
     }
@@ -121,7 +125,7 @@ public record LessonPlan(int minutes, List<Line> lines, List<String> left, List<
 
     /** Puts a rest where one thing ends and another begins, as near as can be to some minute. */
     private static void rest(List<Piece> pieces, double minute) {
-        Piece rest = new Piece(Doing.REST, Doing.REST.name(), "", LessonRule.USUAL.rest(), "instruments down, hands loose", "tired hands learn nothing, and are hurt", List::of);
+        Piece rest = new Piece(Doing.REST, Doing.REST.name(), "", LessonRule.USUAL.rest(), "instruments down, hands loose", "tired hands learn nothing, and are hurt", 0, true, List::of);
         int at = 0;
         int best = pieces.size();
         double nearest = Double.MAX_VALUE;
@@ -140,7 +144,7 @@ public record LessonPlan(int minutes, List<Line> lines, List<String> left, List<
         List<Line> lines = new ArrayList<>();
         int at = 0;
         for (Piece piece : pieces) {
-            lines.add(new Line(piece.doing(), piece.id(), piece.tune(), at, piece.minutes(), piece.words(), piece.why(), piece.parts().get()));
+            lines.add(new Line(piece.doing(), piece.id(), piece.tune(), at, piece.minutes(), piece.words(), piece.why(), piece.worth(), piece.obligatory(), piece.parts().get()));
             at += piece.minutes();
         }
         return lines;

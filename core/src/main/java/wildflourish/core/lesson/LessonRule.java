@@ -15,6 +15,7 @@ import wildflourish.core.instrument.Family;
  * @param rest minutes of a rest
  * @param restAfter minutes after which there is one
  * @param longest no lesson is longer, in minutes
+ * @param brief in a lesson of at most so many minutes a tune need be heard neither whole nor slowly before something of it is taught
  * @param slowPercent of a tune's tempo at which it is taught
  * @param minutesPerNewBar by the level of the slowest who learns it
  * @param minutesPerPhrase for saying what a phrase is, and that one that holds nothing new comes again
@@ -38,7 +39,7 @@ import wildflourish.core.instrument.Family;
  * @param families what a teacher calls the players of each family
  */
 public record LessonRule(
-        String provenance, int tuneUp, int inTune, int takeHome, int rest, int restAfter, int longest, int slowPercent, Map<String, Double> minutesPerNewBar, double minutesPerPhrase, double minutesPerInstrument,
+        String provenance, int tuneUp, int inTune, int takeHome, int rest, int restAfter, int longest, int brief, int slowPercent, Map<String, Double> minutesPerNewBar, double minutesPerPhrase, double minutesPerInstrument,
         int timesJoined, int briskMinutes, int briskWorth, int teachFrom, int whole, int join, int trapMinutes, List<Integer> trap, int drop,
         List<Integer> stuckMinutes, List<Integer> stuck, int mostStuck, List<Integer> ornamentMinutes, List<Integer> ornament, int mostOrnaments, List<Integer> together, int fading, int clashMs, int muchMinutes, int suddenly,
         Map<String, String> families) {

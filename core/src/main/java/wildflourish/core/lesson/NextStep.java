@@ -81,11 +81,15 @@ public sealed interface NextStep {
         }
     }
 
-    /** It is kept. */
-    record Keep(LocalDate due, String why) implements NextStep {
+    /**
+     * It is kept.
+     *
+     * @param today whether it is due on the day on which that is said
+     */
+    record Keep(LocalDate due, boolean today, String why) implements NextStep {
         @Override
         public String inWords() {
-            return "keep it; play it again on " + due.format(DateTimeFormatter.ofPattern("d MMMM", Locale.UK));
+            return today ? "keep it; play it again today" : "keep it; play it again on " + due.format(DateTimeFormatter.ofPattern("d MMMM", Locale.UK));
         }
     }
 
@@ -123,7 +127,8 @@ public sealed interface NextStep {
         if (!top) {
             return fuller(standing, hers);
         }
-        return new Keep(Review.RULE.due(standing.good()), "it is even at its goal on the top rung");
+        LocalDate due = Review.RULE.due(standing.good());
+        return new Keep(due, !due.isAfter(today), "it is even at its goal on the top rung");
     }
 
     private static String days(long number) {

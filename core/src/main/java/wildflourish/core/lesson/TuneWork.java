@@ -34,8 +34,13 @@ final class TuneWork {
     private final List<Lesson.Step> steps;
     private final Everybody everybody;
     private final boolean teaching;
+    private final boolean brief;
 
-    TuneWork(LessonTune tune, Set<String> without) {
+    /**
+     * @param brief whether the lesson is so short that the tune need not be heard whole, nor slowly, before something of it is taught
+     */
+    TuneWork(LessonTune tune, Set<String> without, boolean brief) {
+        this.brief = brief;
         this.tune = tune;
         this.without = without;
         this.reading = tune.reading();
@@ -69,8 +74,14 @@ final class TuneWork {
         return LessonTune.id(tune.arrangement(), doing, what);
     }
 
-    private Piece piece(Doing doing, String what, int minutes, String words, String why, Supplier<List<LessonPlan.Part>> parts) {
-        return new Piece(doing, id(doing, what), tune.title(), minutes, words, why, parts);
+    /** Something that is weighed; its worth in thousandths of a tune. */
+    private Piece piece(Doing doing, String what, int minutes, String words, String why, int worth, Supplier<List<LessonPlan.Part>> parts) {
+        return new Piece(doing, id(doing, what), tune.title(), minutes, words, why, worth, false, parts);
+    }
+
+    /** Something that comes with the tune. */
+    private Piece due(Doing doing, int minutes, String words, String why, int worth, Supplier<List<LessonPlan.Part>> parts) {
+        return new Piece(doing, id(doing, ""), tune.title(), minutes, words, why, worth, !brief || doing == Doing.TAKE_HOME, parts);
     }
 
     private boolean isLeftAway(Doing doing, String what) {
@@ -81,22 +92,26 @@ final class TuneWork {
         int known = teaching ? tune.taught() : steps.size();
         List<Piece> whole = new ArrayList<>();
         if (!isLeftAway(Doing.WHOLE, "")) {
-            whole.add(piece(Doing.WHOLE, "", upToMinutes(tune.minutes(tune.goal())), "the whole tune once, at " + tune.goal().spoken(),
-                    teaching ? "so that everybody hears where it goes" : "to hear where it stands", () -> everybody.listening(teaching)));
+            whole.add(due(Doing.WHOLE, upToMinutes(tune.minutes(tune.goal())), "the whole tune once, at " + tune.goal().spoken(),
+                    teaching ? "so that everybody hears where it goes" : "to hear where it stands", teaching ? 0 : rule.whole() * HUNDREDTH, () -> everybody.listening(teaching)));
         }
         // A new tune is worth what of it is taught.
-        int worth = teaching ? 0 : (rule.drop() + (whole.isEmpty() ? 0 : rule.whole())) * HUNDREDTH;
-        return come -> List.of(new Stage.Choice(0, 0, OUT, List.of()),
-                new Stage.Choice(whole.stream().mapToInt(Piece::minutes).sum(), worth, known, whole));
+        int here = teaching ? 0 : rule.drop() * HUNDREDTH;
+        List<Stage.Choice> choices = new ArrayList<>(List.of(new Stage.Choice(0, 0, OUT, List.of()),
+                new Stage.Choice(whole.stream().mapToInt(Piece::minutes).sum(), here + whole.stream().mapToInt(Piece::worth).sum(), known, whole)));
+        if (brief && !whole.isEmpty()) {
+            choices.add(new Stage.Choice(0, here, known, List.of()));
+        }
+        return come -> choices;
     }
 
     private Stage slowly() {
         boolean again = tune.taught() > 0;
         double minutes = tune.minutes(tune.slow()) * (again ? steps.get(tune.taught() - 1).share() : 1);
-        Piece slow = piece(Doing.SLOW, "", upToMinutes(minutes), (again ? "what is known of it, bare and slow, at " : "the whole of it bare and slow, at ") + tune.slow().spoken(),
-                again ? "so that the next phrase has something to hang on" : "so that every note is heard", () -> everybody.listening(!again));
+        Piece slow = due(Doing.SLOW, upToMinutes(minutes), (again ? "what is known of it, bare and slow, at " : "the whole of it bare and slow, at ") + tune.slow().spoken(),
+                again ? "so that the next phrase has something to hang on" : "so that every note is heard", 0, () -> everybody.listening(!again));
         return come -> come == OUT || isLeftAway(Doing.SLOW, "") ? List.of(Stage.Choice.nothing(come))
-                : List.of(new Stage.Choice(slow.minutes(), 0, come, List.of(slow)));
+                : brief ? List.of(new Stage.Choice(slow.minutes(), 0, come, List.of(slow)), Stage.Choice.nothing(come)) : List.of(new Stage.Choice(slow.minutes(), 0, come, List.of(slow)));
     }
 
     /** A step of the teaching order: not any more today, briskly, or with time; with none, one or more of its traps. */
@@ -116,30 +131,35 @@ final class TuneWork {
         for (int t = 0; t <= traps.size(); t++) {
             int told = t * rule.trapMinutes();
             List<Trap> few = traps.subList(0, t);
-            int worth = (int) Math.round(IntStream.range(0, t).mapToDouble(i -> rule.trap().get(i) * everybody.share(few.get(i))).sum() * HUNDREDTH);
             if (brisk < minutes) {
-                all.add(new Stage.Choice(brisk + told, gain * rule.briskWorth() / 100 + worth, s + 1, pieces(step, name, brisk, few, true)));
+                all.add(choice(brisk + told, s + 1, pieces(step, name, brisk, few, true, gain * rule.briskWorth() / 100)));
             }
-            all.add(new Stage.Choice(minutes + told, gain + worth, s + 1, pieces(step, name, minutes, few, false)));
+            all.add(choice(minutes + told, s + 1, pieces(step, name, minutes, few, false, gain)));
         }
         return come -> come == s ? all : List.of(Stage.Choice.nothing(come));
+    }
+
+    private static Stage.Choice choice(int minutes, int leads, List<Piece> pieces) {
+        return new Stage.Choice(minutes, pieces.stream().mapToInt(Piece::worth).sum(), leads, pieces);
     }
 
     private double fresh() {
         return tune.takers().stream().filter(LessonTune.Taker::isNew).count() / (double) tune.takers().size();
     }
 
-    private List<Piece> pieces(Lesson.Step step, String name, int minutes, List<Trap> traps, boolean brisk) {
+    private List<Piece> pieces(Lesson.Step step, String name, int minutes, List<Trap> traps, boolean brisk, int gain) {
         List<Piece> pieces = new ArrayList<>();
-        for (Trap trap : traps) {
-            pieces.add(piece(Doing.TRAP, name + " " + trap.kind(), rule.trapMinutes(), "in %s: %s".formatted(name, trap.inWords()), "", () -> everybody.warned(trap)));
+        for (int t = 0; t < traps.size(); t++) {
+            Trap trap = traps.get(t);
+            int worth = (int) Math.round(rule.trap().get(t) * everybody.share(trap) * HUNDREDTH);
+            pieces.add(piece(Doing.TRAP, name + " " + trap.kind(), rule.trapMinutes(), "in %s: %s".formatted(name, trap.inWords()), "", worth, () -> everybody.warned(trap)));
         }
         String known = "%d %% of the tune is known then".formatted(Math.round(step.share() * 100));
         if (step.isJoin()) {
-            pieces.add(piece(Doing.JOIN, name, minutes, step.text(), known, everybody::joining));
+            pieces.add(piece(Doing.JOIN, name, minutes, step.text(), known, gain, everybody::joining));
         } else {
             Phrase phrase = step.phrases().getFirst();
-            pieces.add(piece(Doing.PHRASE, name, minutes, step.text(), known + (brisk ? "; briskly, for want of time" : ""), () -> everybody.starting(phrase, traps)));
+            pieces.add(piece(Doing.PHRASE, name, minutes, step.text(), known + (brisk ? "; briskly, for want of time" : ""), gain, () -> everybody.starting(phrase, traps)));
         }
         return pieces;
     }
@@ -170,8 +190,7 @@ final class TuneWork {
         List<Stage.Choice> all = new ArrayList<>();
         for (int i = 0; i < minutes.size(); i++) {
             int length = minutes.get(i);
-            all.add(new Stage.Choice(length, (int) Math.round(worth.get(i) * share * HUNDREDTH), 0,
-                    List.of(piece(offer.doing, offer.what, length, offer.words, offer.why, offer.parts))));
+            all.add(choice(length, 0, List.of(piece(offer.doing, offer.what, length, offer.words, offer.why, (int) Math.round(worth.get(i) * share * HUNDREDTH), offer.parts))));
         }
         return come -> {
             List<Stage.Choice> choices = new ArrayList<>(List.of(Stage.Choice.nothing(come)));
@@ -214,7 +233,7 @@ final class TuneWork {
                 int minutes = upToMinutes(tune.minutes(tempo) * share * times);
                 String words = "%s all together, %s, at %s".formatted(whole ? "the tune" : "what is known of it", times == 1 ? "once" : times == 2 ? "twice" : times + " times",
                         tempo.spoken());
-                choices.add(new Stage.Choice(minutes, worth, come, List.of(piece(Doing.TOGETHER, "", minutes, words, fading > 0 ? "it fades for some" : "", () -> everybody.together(tempo)))));
+                choices.add(choice(minutes, come, List.of(piece(Doing.TOGETHER, "", minutes, words, fading > 0 ? "it fades for some" : "", worth, () -> everybody.together(tempo)))));
             }
             return choices;
         };
@@ -226,7 +245,7 @@ final class TuneWork {
                 return List.of(Stage.Choice.nothing(0));
             }
             String known = come == 0 || steps.isEmpty() ? "" : come >= steps.size() ? "all of it" : steps.get(0).phrases().getFirst().name() + " to " + steps.get(come - 1).phrases().getLast().name();
-            return List.of(new Stage.Choice(rule.takeHome(), 0, 0, List.of(piece(Doing.TAKE_HOME, "", rule.takeHome(), "what each takes home of it", "", () -> everybody.takingHome(known)))));
+            return List.of(new Stage.Choice(rule.takeHome(), 0, 0, List.of(due(Doing.TAKE_HOME, rule.takeHome(), "what each takes home of it", "", 0, () -> everybody.takingHome(known)))));
         };
     }
 

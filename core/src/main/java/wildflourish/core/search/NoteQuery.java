@@ -14,9 +14,10 @@ import wildflourish.core.tune.Step;
  * in place of letters so that the key does not count).
  *
  * @param steps stave positions of the notes
+ * @param respelled the same with every sharp written as the flat of the same pitch, and the other way round: {@code _A} finds {@code ^G}
  * @param octaves whether they are given with their octaves; else a note is any of its name
  */
-public record NoteQuery(List<Integer> steps, boolean octaves) {
+public record NoteQuery(List<Integer> steps, List<Integer> respelled, boolean octaves) {
 
     /** What each difference costs, in hundredths. */
     record Weights(String provenance, int neighbour, int sameDirection, int otherDirection, int wrongNote, int leftOut, int putIn, int repeated,
@@ -29,6 +30,12 @@ public record NoteQuery(List<Integer> steps, boolean octaves) {
 
     public NoteQuery {
         steps = List.copyOf(steps);
+        respelled = List.copyOf(respelled);
+    }
+
+    /** Notes without accidentals. */
+    public NoteQuery(List<Integer> steps, boolean octaves) {
+        this(steps, steps, octaves);
     }
 
     /**
@@ -47,10 +54,17 @@ public record NoteQuery(List<Integer> steps, boolean octaves) {
         }
         List<Integer> letters = new ArrayList<>();
         List<Integer> octaves = new ArrayList<>();
+        List<Integer> turns = new ArrayList<>();
+        int turn = 0;
         for (char c : plain.toCharArray()) {
-            if (Character.isLetter(c) && c != 'z') {
+            if (c == '^' || c == '_' || c == '=') {
+                // A sharp is the flat of the letter above, a flat the sharp of the letter below.
+                turn = c == '^' ? 1 : c == '_' ? -1 : 0;
+            } else if (Character.isLetter(c) && c != 'z') {
                 letters.add(Step.valueOf(String.valueOf(Character.toUpperCase(c))).ordinal());
                 octaves.add(Character.isUpperCase(c) ? 4 : 5);
+                turns.add(turn);
+                turn = 0;
             } else if ((c == ',' || c == '\'') && !octaves.isEmpty()) {
                 octaves.set(octaves.size() - 1, octaves.getLast() + (c == ',' ? -1 : 1));
             }
@@ -60,10 +74,14 @@ public record NoteQuery(List<Integer> steps, boolean octaves) {
         }
         boolean mixed = octaves.stream().distinct().count() > 1;
         List<Integer> steps = new ArrayList<>();
+        List<Integer> respelled = new ArrayList<>();
+        List<Integer> otherLetters = new ArrayList<>();
         for (int i = 0; i < letters.size(); i++) {
             steps.add(7 * octaves.get(i) + letters.get(i));
+            respelled.add(steps.getLast() + turns.get(i));
+            otherLetters.add(Math.floorMod(letters.get(i) + turns.get(i), 7));
         }
-        return Optional.of(new NoteQuery(mixed ? steps : nearest(letters), mixed));
+        return Optional.of(mixed ? new NoteQuery(steps, respelled, true) : new NoteQuery(nearest(letters), nearest(otherLetters), false));
     }
 
     private static List<Integer> nearest(List<Integer> letters) {
@@ -89,17 +107,25 @@ public record NoteQuery(List<Integer> steps, boolean octaves) {
     /** What is looked up for every note of every tune. */
     public final class Search {
 
-        private final List<Row> rows = new ArrayList<>();
+        private final List<Row> rows = rows(steps);
+        /** Where there are accidentals, the other way to write them. */
+        private final List<Row> others = respelled.equals(steps) ? List.of() : rows(respelled);
 
-        private Search() {
-            for (int i = 1; i < steps.size(); i++) {
-                rows.add(new Row(i));
+        private Search() {}
+
+        private List<Row> rows(List<Integer> spelled) {
+            List<Row> all = new ArrayList<>();
+            for (int i = 1; i < spelled.size(); i++) {
+                all.add(new Row(spelled, i));
             }
+            return all;
         }
 
         /** What the best place in a tune costs, in hundredths; empty where none is near enough. */
         public OptionalInt cost(Profile tune) {
-            return NoteQuery.this.cost(tune, rows);
+            OptionalInt typed = NoteQuery.this.cost(tune, rows);
+            OptionalInt other = others.isEmpty() ? OptionalInt.empty() : NoteQuery.this.cost(tune, others);
+            return typed.isEmpty() ? other : other.isEmpty() || typed.getAsInt() <= other.getAsInt() ? typed : other;
         }
     }
 
@@ -142,9 +168,9 @@ public record NoteQuery(List<Integer> steps, boolean octaves) {
         private final int[] wrongCosts = new int[2 * WIDEST + 1];
         private final int[] putInCosts = new int[2 * WIDEST + 1];
 
-        Row(int i) {
-            int asked = steps.get(i) - steps.get(i - 1);
-            int both = i >= 2 ? steps.get(i) - steps.get(i - 2) : 0;
+        Row(List<Integer> spelled, int i) {
+            int asked = spelled.get(i) - spelled.get(i - 1);
+            int both = i >= 2 ? spelled.get(i) - spelled.get(i - 2) : 0;
             for (int interval = -WIDEST; interval <= WIDEST; interval++) {
                 stepCosts[interval + WIDEST] = step(asked, interval);
                 boolean isBoth = i >= 2 && isSame(both, interval);

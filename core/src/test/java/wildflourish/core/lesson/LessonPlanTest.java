@@ -121,7 +121,7 @@ class LessonPlanTest {
         Arrangement four = Arrangement.bare(wildflourish.core.Tunes.of(wildflourish.core.tune.Meter.of(4, 4), wildflourish.core.Tunes.d(),
                 "D4:2 F#4 E4 D4:2 A4:2 | B4:3 A4 F#4:2 E4:2 | D5:4 A4:2 F#4:2 | E4:2 G4:2 D4:4 ||"), Instruments.known("whistle-d")).with(Tempo.parse("1/2=90"));
         LessonTune small = tune(four, 0, fresh(four, "Maud", "whistle-d"), fresh(four, "Pell", "fiddle"));
-        List<Stage> stages = LessonPlan.stages(List.of(new TuneWork(small, Set.of()), new TuneWork(small, Set.of())), Set.of());
+        List<Stage> stages = LessonPlan.stages(List.of(new TuneWork(small, Set.of(), false), new TuneWork(small, Set.of(), false)), Set.of());
         for (int minutes : List.of(0, 5, 9, 14, 20, 30)) {
             assertThat(fitted(stages, minutes)).as("in %d minutes", minutes).isEqualTo(everyWay(stages, 0, 0, minutes));
         }
@@ -268,5 +268,28 @@ class LessonPlanTest {
                 .containsExactlyInAnyOrder("Maud Pell 1 2", "Pell Odo 1 2", "Maud Odo 2 1", "Pell Odo 2 1");
         assertThat(clashes.getFirst().inWords()).contains("bar 1").contains("a whole tone apart");
         assertThat(Clash.of(List.of(three.getFirst(), three.getFirst()), tempo)).isEmpty();
+    }
+
+    /** In ten minutes a new tune is begun without being heard whole and slowly first; in a longer lesson that is never left out. */
+    @Test
+    void tenMinutesAreEnoughForAPhrase() {
+        LessonPlan brief = LessonPlan.of(List.of(newReel(0)), 10, Set.of());
+        assertThat(of(brief, Doing.PHRASE)).isNotEmpty();
+        assertThat(brief.free()).isLessThanOrEqualTo(2);
+        for (int minutes = LessonRule.USUAL.brief() + 1; minutes < 60; minutes += 7) {
+            LessonPlan plan = LessonPlan.of(List.of(newReel(0)), minutes, Set.of());
+            assertThat(of(plan, Doing.WHOLE, Doing.SLOW)).hasSizeGreaterThanOrEqualTo(of(plan, Doing.PHRASE).isEmpty() ? 0 : 2).allMatch(LessonPlan.Line::obligatory);
+        }
+    }
+
+    /** What the lines are worth, and that a known tune is there at all, is what the whole is worth. */
+    @Test
+    void theLinesAddUpToWhatThePlanIsWorth() {
+        for (int minutes : List.of(10, 25, 45, 60, 90)) {
+            LessonPlan plan = LessonPlan.of(List.of(newReel(0), knownJig()), minutes, Set.of());
+            int lines = plan.lines().stream().mapToInt(LessonPlan.Line::worth).sum();
+            int known = (int) plan.lines().stream().filter(l -> l.tune().equals(knownJig().title())).map(LessonPlan.Line::tune).distinct().count();
+            assertThat(plan.worth()).isEqualTo(lines + known * LessonRule.USUAL.drop() * TuneWork.HUNDREDTH);
+        }
     }
 }

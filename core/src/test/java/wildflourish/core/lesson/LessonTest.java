@@ -134,6 +134,9 @@ class LessonTest {
         NextStep step = next(2, hers(), Optional.empty(), pass(3, Standing.WHOLE, "full", 100, true), pass(1, Standing.WHOLE, "full", 100, true));
         assertThat(step).isInstanceOf(NextStep.Keep.class);
         assertThat(((NextStep.Keep) step).due()).isEqualTo(TODAY.plusDays(4));
+        assertThat(step.inWords()).startsWith("keep it; play it again on ");
+        NextStep due = next(2, hers(), Optional.empty(), pass(7, Standing.WHOLE, "full", 100, true), pass(5, Standing.WHOLE, "full", 100, true));
+        assertThat(due.inWords()).as("on the day itself").isEqualTo("keep it; play it again today");
     }
 
     /** Even in every phrase, never yet as a whole: now the whole, slowly. */

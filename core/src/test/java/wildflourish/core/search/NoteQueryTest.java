@@ -110,4 +110,14 @@ class NoteQueryTest {
         up.set(4, 60);
         assertThat(TUNE.isSameTuneAs(Profile.of(up, 0, 0))).isFalse();
     }
+
+    /** What is typed with sharps is found where it is written with flats, and the other way round: by its pitches. */
+    @Test
+    void aFlatFindsTheSharpOfTheSamePitch() {
+        Profile sharps = Profile.of(wildflourish.core.Tunes.of(wildflourish.core.tune.Meter.of(4, 4), wildflourish.core.Tunes.d(), "A4 G#4 A4 B4 C#5 A4 D5 E5"));
+        assertThat(NoteQuery.parse("A _A A B _d A d e").orElseThrow().cost(sharps)).hasValue(0);
+        assertThat(NoteQuery.parse("A ^G A B ^c A d e").orElseThrow().cost(sharps)).hasValue(0);
+        assertThat(NoteQuery.parse("a _a a b _d a").orElseThrow().cost(sharps)).hasValue(0);
+        assertThat(NoteQuery.parse("A A A B d A d e").orElseThrow().cost(sharps).orElse(999)).as("another note is another note").isPositive();
+    }
 }
