@@ -191,7 +191,7 @@ final class Store implements AutoCloseable {
     /** Changes something and gives what comes of it; throws {@link LibraryFault} when it cannot be written, and nothing is. */
     synchronized <T> T write(Function<Handle, T> change) {
         try {
-            T value = ask(h -> transaction(h, change(change)));
+            T value = ask(h -> transaction(h, counted(change)));
             seeChanges();
             return value;
         } catch (JdbiException | IllegalStateException e) {
@@ -200,7 +200,7 @@ final class Store implements AutoCloseable {
     }
 
     /** A change of the library that was opened and of no other, counted in its own transaction. */
-    private <T> Function<Handle, T> change(Function<Handle, T> change) {
+    private <T> Function<Handle, T> counted(Function<Handle, T> change) {
         return h -> {
             Optional<Identity> now = Identity.of(h);
             if (known.isPresent() && now.isPresent() && known.get().isReplacedBy(now.get())) {
@@ -262,7 +262,7 @@ final class Store implements AutoCloseable {
         try {
             ask(h -> {
                 before.accept(h);
-                transaction(h, change(t -> {
+                transaction(h, counted(t -> {
                     change.accept(t);
                     return true;
                 }));

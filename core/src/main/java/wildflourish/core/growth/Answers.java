@@ -256,7 +256,7 @@ final class Answers {
             if (!(Gestures.make(to, notes.get(i), stack) instanceof Making.Made(var gesture))) {
                 return Optional.empty();
             }
-            Playability.Fit fit = Playability.fit(to, gesture, tempo, speeds);
+            Playability.Fit fit = Playability.fit(to, notes.get(i), stack, tempo, speeds);
             if (fit == Playability.Fit.BLOCKED || drags(gesture, stack)) {
                 return Optional.empty();
             }

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -15,13 +16,14 @@ import org.jspecify.annotations.Nullable;
 import wildflourish.core.reading.Phrase;
 import wildflourish.core.setting.Setting;
 import wildflourish.core.setting.Variation;
+import wildflourish.core.tune.Timeline;
 
 /**
  * The exact choice for one rung: of all ways to treat the notes of a tune that keep to the rung's budgets, the one that
  * taste likes best, phrases that are the same being one decision.
  *
  * <p>Each decision is made by {@link PhraseChooser}. Phrases touch one another only where the last note of one and the first
- * of the next are both decorated. As that only ever takes something off, the best choices of all decisions together are the
+ * of the next, as the tune is played, are both decorated. As that only ever takes something off, the best choices of all decisions together are the
  * optimum wherever they do not touch; where they do, the decisions are gone through with the best of what is left as a bound
  * (branch and bound), over how each begins and ends.
  */
@@ -31,14 +33,20 @@ final class Chooser {
     private final Taste.Level level;
     private final PhraseChooser.Sequence sequence;
     private final Set<String> textures;
+    private final Optional<Timeline> tune;
 
     Chooser(Taste taste, Taste.Level level, PhraseChooser.Sequence sequence) {
-        this(taste, level, sequence, Set.of());
+        this(taste, level, sequence, Set.of(), Optional.empty());
     }
 
-    /** {@code textures} go on from note to note and are not dull for it. */
-    Chooser(Taste taste, Taste.Level level, PhraseChooser.Sequence sequence, Set<String> textures) {
+    /**
+     * @param textures go on from note to note and are not dull for it
+     * @param tune by which repeats and endings say which phrases follow one another besides those that are written so; empty where they are
+     *     played as they are written
+     */
+    Chooser(Taste taste, Taste.Level level, PhraseChooser.Sequence sequence, Set<String> textures, Optional<Timeline> tune) {
         this.textures = textures;
+        this.tune = tune;
         this.taste = taste;
         this.level = level;
         this.sequence = sequence;
@@ -262,12 +270,29 @@ final class Chooser {
             }
         }
         List<Pair> pairs = new ArrayList<>();
-        for (int p = 0; p + 1 < phrases.size(); p++) {
-            if (startsAtOnce(decisions.get(of[p + 1]), phrases.get(p + 1))) {
-                pairs.add(new Pair(of[p], of[p + 1], decisions.get(of[p]).phrases.indexOf(p), decisions.get(of[p + 1]).phrases.indexOf(p + 1)));
+        Map<Integer, Integer> ends = new HashMap<>();
+        Map<Integer, Integer> starts = new HashMap<>();
+        for (int p = 0; p < phrases.size(); p++) {
+            ends.put(phrases.get(p).lastNote(), p);
+            starts.put(phrases.get(p).fromNote(), p);
+            int next = p + 1;
+            if (next < phrases.size() && tune.filter(t -> !t.everFollowsWritten(phrases.get(next).fromNote())).isEmpty()) {
+                pair(p, next, of, decisions, phrases).ifPresent(pairs::add);
             }
         }
+        tune.ifPresent(t -> t.jumps().forEach(jump -> {
+            Integer end = ends.get(jump.from());
+            Integer start = starts.get(jump.to());
+            if (end != null && start != null) {
+                pair(end, start, of, decisions, phrases).filter(pair -> !pairs.contains(pair)).ifPresent(pairs::add);
+            }
+        }));
         return pairs;
+    }
+
+    private static Optional<Pair> pair(int before, int after, int[] of, List<Decision> decisions, List<Phrase> phrases) {
+        return startsAtOnce(decisions.get(of[after]), phrases.get(after)) ? Optional.of(new Pair(of[before], of[after],
+                decisions.get(of[before]).phrases.indexOf(before), decisions.get(of[after]).phrases.indexOf(after))) : Optional.empty();
     }
 
     private long between(List<Decision> decisions, Pair pair) {

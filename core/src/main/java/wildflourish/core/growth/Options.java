@@ -115,7 +115,7 @@ final class Options {
     private Option option(int note, List<Ornament> ornaments) {
         Optional<Gesture> gesture = Gestures.make(situation, note, ornaments) instanceof Making.Made made
                 ? Optional.of(made.gesture()) : Optional.empty();
-        Playability.Fit fit = gesture.map(g -> Playability.fit(situation, g, tempo, speeds)).orElse(Playability.Fit.BLOCKED);
+        Playability.Fit fit = Playability.fit(situation, note, ornaments, tempo, speeds);
         int gain = fit == Playability.Fit.BLOCKED ? 0
                 : weighed(note, ornaments, fit == Playability.Fit.TIGHT).stream().mapToInt(Grown.Weighed::points).sum();
         boolean dragged = gesture.map(Gesture::moved).orElse(false) && gain < taste.smallGain();

@@ -59,7 +59,7 @@ final class RungChoice {
         this.options = ground.options;
         this.rung = rung;
         this.level = taste.rungs().get(rung);
-        this.chooser = new Chooser(taste, level, ground::follow, ground.textures());
+        this.chooser = new Chooser(taste, level, ground::follow, ground.textures(), Optional.of(situation.tune()));
         this.allowed = taste.allowed(rung, wishes.free());
         this.below = below;
         this.above = above;
@@ -184,6 +184,9 @@ final class RungChoice {
                 for (int n = note - 1; n <= note + 1; n++) {
                     blame(n, chosen, Playability.Fit.BLOCKED, worse);
                 }
+                // The other side of a repeat is a neighbour too.
+                situation.tune().jumps().stream().filter(j -> j.from() == note || j.to() == note)
+                        .forEach(j -> blame(j.from() == note ? j.to() : j.from(), chosen, Playability.Fit.BLOCKED, worse));
                 if (worse.isEmpty()) {
                     chosen.variations().keySet().forEach(n -> blame(n, chosen, Playability.Fit.BLOCKED, worse));
                     chosen.byNote().keySet().stream().filter(n -> taken(n, chosen.at(n)).gesture().map(Gesture::moved).orElse(false))

@@ -103,6 +103,9 @@ public sealed interface Obstacle {
     /** An ornament of the neighbouring note takes the same instant. */
     record ClashWithNeighbour(String other, boolean before) implements Obstacle {}
 
+    /** It can be done the first time through, and not where the note comes again between other notes. */
+    record OnRepeat(Obstacle what) implements Obstacle {}
+
     /** No instrument has been chosen. */
     record NoHands() implements Obstacle {}
 
@@ -141,6 +144,7 @@ public sealed interface Obstacle {
             case OwnGrace o -> false;
             case DroneOutOfKey o -> false;
             case ClashWithNeighbour o -> false;
+            case OnRepeat(var what) -> what.dependsOnPlace();
             case NoHands o -> false;
         };
     }
@@ -200,6 +204,7 @@ public sealed interface Obstacle {
                 "the open string rings %s, which is not in %s; %s".formatted(string.spoken(), key, remedy);
             case ClashWithNeighbour(var other, var before) ->
                 "the %s of the note %s takes the same instant".formatted(other, before ? "before" : "after");
+            case OnRepeat(var what) -> "on the repeat, " + what.inWords();
             case NoHands() -> "choose an instrument first";
         };
     }

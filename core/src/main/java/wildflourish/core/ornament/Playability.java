@@ -30,13 +30,19 @@ public final class Playability {
     }
 
     /**
-     * The verdict on putting the given ornaments, together, on one note.
+     * The verdict on putting the given ornaments, together, on one note: the worst of all the times that it is played, as repeats and
+     * endings bring it between other notes.
      *
      * @param others what stands on the other notes, by their index
      */
     public static Verdict of(
             Situation situation, int note, List<Ornament> ornaments, IntFunction<List<Ornament>> others, Tempo tempo,
             Speeds speeds) {
+        return situation.passes(note).stream().map(s -> once(s, note, ornaments, others, tempo, speeds)).reduce(Verdict::worse).orElseThrow();
+    }
+
+    private static Verdict once(
+            Situation situation, int note, List<Ornament> ornaments, IntFunction<List<Ornament>> others, Tempo tempo, Speeds speeds) {
         return switch (Gestures.make(situation, note, ornaments)) {
             case Making.Hindered(var obstacle) -> new Verdict.Impossible(obstacle);
             case Making.Made(var gesture) -> of(situation, gesture, others, tempo, speeds);
@@ -82,12 +88,20 @@ public final class Playability {
 
     /** The same answer as {@link #of(Situation, int, List, Tempo, Speeds)} gives, for when only the answer counts. */
     public static Fit fit(Situation situation, int note, List<Ornament> ornaments, Tempo tempo, Speeds speeds) {
-        return Gestures.make(situation, note, ornaments) instanceof Making.Made(var gesture)
-                ? fit(situation, gesture, tempo, speeds) : Fit.BLOCKED;
+        Fit worst = Fit.CLEAN;
+        for (Situation pass : situation.passes(note)) {
+            Fit fit = Gestures.make(pass, note, ornaments) instanceof Making.Made(var gesture) ? once(pass, gesture, tempo, speeds) : Fit.BLOCKED;
+            worst = fit.compareTo(worst) > 0 ? fit : worst;
+        }
+        return worst;
     }
 
-    /** How a gesture fits between bare neighbours. */
+    /** How a gesture, as it is made the first time through, fits between bare neighbours. */
     public static Fit fit(Situation situation, Gesture gesture, Tempo tempo, Speeds speeds) {
+        return once(situation, gesture, tempo, speeds);
+    }
+
+    private static Fit once(Situation situation, Gesture gesture, Tempo tempo, Speeds speeds) {
         Ratio whole = tempo.millis(Ratio.ONE);
         Fit fit = Fit.CLEAN;
         List<Stretch> stretches = Stretch.of(gesture, speeds);

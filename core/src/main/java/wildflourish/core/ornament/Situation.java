@@ -44,11 +44,17 @@ public record Situation(
         return other.equals(tempo) ? this : new Situation(tune, instrument, plan, school, choices, strokes, other);
     }
 
-    /** Whether a note is the same as the one before it, which it follows without a rest. */
+    /** Whether a note is the same as one before it, which it follows without a rest, on any time through. */
     public boolean repeats(int note) {
         Stand stand = tune.note(note);
-        return !stand.heldOver() && tune.before(note).filter(b -> b.pitch().midi() == stand.pitch().midi()
-                && b.onset().plus(b.sounding()).equals(stand.onset())).isPresent();
+        return !stand.heldOver() && tune.passes(note).stream().anyMatch(t -> t.before(note).filter(b -> b.pitch().midi() == stand.pitch().midi()
+                && b.onset().plus(b.sounding()).equals(stand.onset())).isPresent());
+    }
+
+    /** This in each of the ways in which a note is played between others, as repeats and endings have it; itself alone for most notes. */
+    List<Situation> passes(int note) {
+        List<Timeline> all = tune.passes(note);
+        return all.size() == 1 ? List.of(this) : all.stream().map(t -> t == tune ? this : new Situation(t, instrument, plan, school, choices, strokes, tempo)).toList();
     }
 
     public Vocabulary vocabulary() {

@@ -102,6 +102,39 @@ public sealed interface Verdict {
         };
     }
 
+    /** What holds on both of two times that a note is played: the worse of the two, and the lower of their limits. */
+    static Verdict worse(Verdict first, Verdict again) {
+        Verdict worst = rank(again) > rank(first) ? onRepeat(again) : first;
+        if (worst instanceof Impossible) {
+            return worst;
+        }
+        Tempo limit = slower(first.cleanUpTo().orElseThrow(), again.cleanUpTo().orElseThrow());
+        Tempo fastest = slower(first.speaksUpTo().orElseThrow(), again.speaksUpTo().orElseThrow());
+        return switch (worst) {
+            case Clean(var time, var l, var f) -> new Clean(time, limit, fastest);
+            case Tight(var time, var l, var f) -> new Tight(time, limit, fastest);
+            case TooFast(var time, var l, var f) -> new TooFast(time, limit, fastest);
+            case Impossible i -> i;
+        };
+    }
+
+    private static Verdict onRepeat(Verdict verdict) {
+        return verdict instanceof Impossible(var obstacle) ? new Impossible(new Obstacle.OnRepeat(obstacle)) : verdict;
+    }
+
+    private static int rank(Verdict verdict) {
+        return switch (verdict) {
+            case Clean c -> 0;
+            case Tight t -> 1;
+            case TooFast f -> 2;
+            case Impossible i -> 3;
+        };
+    }
+
+    private static Tempo slower(Tempo one, Tempo other) {
+        return one.isFasterThan(other) ? other : one;
+    }
+
     default boolean isBlocked() {
         return this instanceof TooFast || this instanceof Impossible;
     }

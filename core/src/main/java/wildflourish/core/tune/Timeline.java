@@ -1,15 +1,21 @@
 package wildflourish.core.tune;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /**
- * Every note of a tune as written, counted from 0, with where it stands.
+ * Every note of a tune as written, counted from 0, with where it stands. What goes before and follows a note is what does so where the tune
+ * is played: at a repeat, an ending or a jump that may be another each time through ({@link #passes}).
  *
  * @param barStarts index into {@code notes} of the first note at or after each bar's start
+ * @param neighbours where those of a note are not the notes written beside it
+ * @param pass which of the ways to come to a note and to leave it counts, from 0: the first time through
  */
-public record Timeline(Tune tune, List<Stand> notes, List<Integer> barStarts) {
+public record Timeline(Tune tune, List<Stand> notes, List<Integer> barStarts, Neighbours neighbours, int pass) {
 
     /**
      * A note and its surroundings.
@@ -35,6 +41,11 @@ public record Timeline(Tune tune, List<Stand> notes, List<Integer> barStarts) {
 
         public Pitch pitch() {
             return note.pitch();
+        }
+
+        /** The same begun at another moment. */
+        private Stand at(Ratio moment) {
+            return moment.equals(onset) ? this : new Stand(index, note, bar, barNumber, moment, offset, sounding, heldOver, key, meter);
         }
 
         /** The beat on which or after which it begins, counted from 1. */
@@ -97,7 +108,8 @@ public record Timeline(Tune tune, List<Stand> notes, List<Integer> barStarts) {
                 offset = offset.plus(element.length());
             }
         }
-        return new Timeline(tune, withTies(stands), starts);
+        List<Stand> tied = withTies(stands);
+        return new Timeline(tune, tied, starts, Neighbours.of(tune, tied, starts), 0);
     }
 
     private static Ratio leadIn(Tune tune, int bar, Meter meter) {
@@ -132,8 +144,45 @@ public record Timeline(Tune tune, List<Stand> notes, List<Integer> barStarts) {
         return notes.size();
     }
 
-    /** The next note that has a start of its own, if any. */
+    /**
+     * The tune in each of the ways in which a note is played between others, the first time through first: itself alone where the note always
+     * has the same neighbours.
+     */
+    public List<Timeline> passes(int note) {
+        int many = neighbours.passes(note);
+        return many == 1 ? List.of(this)
+                : IntStream.range(0, many).mapToObj(p -> p == pass ? this : new Timeline(tune, notes, barStarts, neighbours, p)).toList();
+    }
+
+    /** What is played on from a note, as often as it is played: pairs of notes that follow one another directly, but are not written so. */
+    public List<Jump> jumps() {
+        List<Jump> jumps = new ArrayList<>();
+        neighbours.after().forEach((from, others) -> others.stream().filter(to -> to != Neighbours.NONE && to != from + 1).forEach(to -> jumps.add(new Jump(from, to))));
+        jumps.sort(Comparator.comparingInt(Jump::from).thenComparingInt(Jump::to));
+        return jumps;
+    }
+
+    /** Two notes that follow one another directly where the tune is played on from elsewhere. */
+    public record Jump(int from, int to) {}
+
+    /** Whether a note ever follows the one that is written before it: not the first of a second ending. */
+    public boolean everFollowsWritten(int note) {
+        List<Integer> others = neighbours.before().get(note);
+        return others == null || others.stream().anyMatch(o -> o == note - 1 || o >= 0 && o < note && IntStream.range(o + 1, note).allMatch(i -> notes.get(i).heldOver()));
+    }
+
+    private Optional<Integer> other(Map<Integer, List<Integer>> all, int note) {
+        List<Integer> others = all.get(note);
+        return others == null ? Optional.empty() : Optional.of(others.get(Math.min(pass, others.size() - 1)));
+    }
+
+    /** The next note that has a start of its own, if any; where the tune is played on from elsewhere, as if it were written there. */
     public Optional<Stand> after(int index) {
+        Optional<Integer> other = other(neighbours.after(), index);
+        if (other.isPresent()) {
+            Stand here = notes.get(index);
+            return other.filter(o -> o != Neighbours.NONE).map(o -> notes.get(o).at(here.onset().plus(here.sounding())));
+        }
         for (int i = index + 1; i < notes.size(); i++) {
             if (!notes.get(i).heldOver()) {
                 return Optional.of(notes.get(i));
@@ -142,8 +191,12 @@ public record Timeline(Tune tune, List<Stand> notes, List<Integer> barStarts) {
         return Optional.empty();
     }
 
-    /** The note before that has a start of its own, if any. */
+    /** The note before that has a start of its own, if any; where the tune is played on from elsewhere, as if it were written there. */
     public Optional<Stand> before(int index) {
+        Optional<Integer> other = other(neighbours.before(), index);
+        if (other.isPresent()) {
+            return other.filter(o -> o != Neighbours.NONE).map(o -> notes.get(o).at(notes.get(index).onset().minus(notes.get(o).sounding())));
+        }
         for (int i = index - 1; i >= 0; i--) {
             if (!notes.get(i).heldOver()) {
                 return Optional.of(notes.get(i));
@@ -155,6 +208,6 @@ public record Timeline(Tune tune, List<Stand> notes, List<Integer> barStarts) {
     /** From what is short: every note would be counted at each look into what has been worked out. */
     @Override
     public int hashCode() {
-        return 31 * tune.hashCode() + notes.size();
+        return 31 * tune.hashCode() + 7 * notes.size() + pass;
     }
 }

@@ -183,7 +183,7 @@ final class GuardedXml {
 
         /** Tells how far it is, once for each hundredth. */
         private void tell() {
-            int now = length == 0 ? 0 : (int) Math.clamp(100L * getLocation().getCharacterOffset() / length, 0, 100);
+            int now = length == 0 ? 0 : Math.clamp(100L * getLocation().getCharacterOffset() / length, 0, 100);
             if (now > told) {
                 told = now;
                 percent.accept(now);
