@@ -17,6 +17,7 @@ import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
 import java.util.zip.Deflater;
@@ -157,7 +158,7 @@ final class Archive {
         boolean writing = false;
         try (InputStream in = zip.getInputStream(entry)) {
             if (to.isPresent()) {
-                PrivateFiles.createFolders(to.get().toAbsolutePath().getParent());
+                PrivateFiles.createFolders(Objects.requireNonNull(to.get().toAbsolutePath().getParent()));
                 PrivateFiles.createFile(to.get());
             }
             writing = true;

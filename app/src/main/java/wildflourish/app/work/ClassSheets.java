@@ -109,7 +109,7 @@ public record ClassSheets(Map<Person, Sheet> sheets) {
         Map<String, Long> alike = sheets.keySet().stream().collect(Collectors.groupingBy(p -> named(title, p.student().name()), Collectors.counting()));
         for (Person person : sheets.keySet()) {
             String own = named(title, person.student().name());
-            boolean alone = alike.get(own) == 1 && !taken.contains(own);
+            boolean alone = alike.getOrDefault(own, 0L) == 1 && !taken.contains(own);
             String wanted = alone ? own : named(title, person.student().name() + " " + person.student().plays().spoken());
             String name = wanted;
             for (int n = 2; !taken.add(name); n++) {
