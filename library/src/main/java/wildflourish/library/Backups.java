@@ -209,7 +209,7 @@ public final class Backups {
     public static Holding look(Path file) {
         try {
             if (Files.isRegularFile(file) && Archive.is(file)) {
-                try (Stage stage = Stage.of(file, Files.createTempDirectory("wild-flourish"), false, Progress.NONE)) {
+                try (Stage stage = Stage.of(file, TemporaryFiles.folder("examined"), false, Progress.NONE)) {
                     return new LibraryFile(stage.file()).holding().in(file);
                 }
             }
@@ -229,7 +229,7 @@ public final class Backups {
      * @throws LibraryFault when it is no library that can be read at all
      */
     public static Examination examine(Path backup, Predicate<String> reads, Progress progress) {
-        try (Stage stage = Stage.of(backup, Files.createTempDirectory("wild-flourish"), false, progress)) {
+        try (Stage stage = Stage.of(backup, TemporaryFiles.folder("examined"), false, progress)) {
             return stage.examine(backup, reads);
         } catch (IOException | JdbiException e) {
             throw new LibraryFault("%s is no library that can be read: %s".formatted(backup, LibraryFault.said(e)), e);

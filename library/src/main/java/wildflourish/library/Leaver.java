@@ -31,7 +31,7 @@ final class Leaver {
 
     /** Whether a copy knows a student: the same one, who came at the same time. */
     static boolean isIn(Path copy, Person person) {
-        try (Stage stage = Stage.of(copy, Files.createTempDirectory("wild-flourish"), false, Progress.NONE); Handle handle = new LibraryFile(stage.file()).open()) {
+        try (Stage stage = Stage.of(copy, TemporaryFiles.folder("examined"), false, Progress.NONE); Handle handle = new LibraryFile(stage.file()).open()) {
             return knows(handle, person);
         } catch (IOException | JdbiException | LibraryFault unreadable) {
             return false;

@@ -2,7 +2,6 @@ package wildflourish.app.command;
 
 import java.io.IOException;
 import java.io.PrintWriter;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -10,6 +9,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import wildflourish.app.desk.DeskApplication;
 import wildflourish.app.desk.DeskPlan;
+import wildflourish.library.TemporaryFiles;
 
 /** Starts the desktop, on the screen or without one. */
 final class Desktop {
@@ -26,30 +26,19 @@ final class Desktop {
 
     static int demo(@Nullable Path tour, PrintWriter out) {
         try {
-            Path folder = Files.createTempDirectory("wild-flourish-demo");
-            @Nullable Path pictures = tour != null ? tour : hasDisplay() ? null : Files.createTempDirectory("wild-flourish-tour");
+            Path folder = TemporaryFiles.folder("demo");
+            @Nullable Path pictures = tour != null ? tour : hasDisplay() ? null : Files.createTempDirectory(TemporaryFiles.system(), "wild-flourish-tour");
             if (pictures != null) {
                 Files.createDirectories(pictures);
                 System.setProperty("glass.platform", "Headless");
                 System.setProperty("prism.order", "sw");
                 System.setProperty("java.awt.headless", "true");
             }
-            Runtime.getRuntime().addShutdownHook(new Thread(() -> clear(folder)));
+            // Nothing of a demo is kept, also when it is stopped from outside: its folder goes with the run.
             return DeskApplication.run(new DeskPlan(folder.resolve("library.db"), List.of(), true,
                     Optional.ofNullable(pictures).map(p -> new DeskPlan.Pictures(p, out))));
         } catch (IOException e) {
             throw Refusal.input("the demo needs a folder to write in: " + e.getMessage());
-        }
-    }
-
-    /** Nothing of a demo is kept, also when it is stopped from outside. */
-    private static void clear(Path folder) {
-        try (var files = Files.walk(folder)) {
-            for (Path file : files.sorted(java.util.Comparator.reverseOrder()).toList()) {
-                Files.deleteIfExists(file);
-            }
-        } catch (IOException | UncheckedIOException e) {
-            // It is gone already, or the system clears it with its other temporary files.
         }
     }
 

@@ -1,5 +1,11 @@
 package wildflourish.app.paint;
 
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.Map;
@@ -11,6 +17,7 @@ import javafx.scene.shape.StrokeLineCap;
 import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
+import wildflourish.library.TemporaryFiles;
 import wildflourish.score.display.Bounds;
 import wildflourish.score.display.Face;
 import wildflourish.score.display.Ink;
@@ -54,16 +61,29 @@ public final class CanvasPainter {
     /** Loads the fonts, which the first painting would otherwise wait for. */
     public static void loadFonts() {
         music(32);
-        Font.loadFont(FontFiles.openStrong(), 12);
+        load(FontFiles.openStrong(), 12);
         for (Face face : Face.values()) {
             text(face, 12);
+        }
+    }
+
+    /** From a file of this run: read from a stream, a copy of each font would stay behind where a window is killed. */
+    private static Font load(InputStream font, double size) {
+        try (InputStream in = font) {
+            byte[] bytes = in.readAllBytes();
+            Path file = TemporaryFiles.folder("font").resolve("font");
+            Files.write(file, bytes);
+            Font loaded = Font.loadFont(file.toUri().toURL().toString(), size);
+            return loaded != null ? loaded : Font.loadFont(new ByteArrayInputStream(bytes), size);
+        } catch (IOException e) {
+            throw new UncheckedIOException("no folder for temporary files can be written to", e);
         }
     }
 
     private static Font music(double size) {
         return MUSIC.computeIfAbsent(Math.round(size * 100), k -> {
             if (musicFamily == null) {
-                musicFamily = Font.loadFont(FontFiles.openMusic(), size).getFamily();
+                musicFamily = load(FontFiles.openMusic(), size).getFamily();
             }
             return Font.font(musicFamily, size);
         });
@@ -72,7 +92,7 @@ public final class CanvasPainter {
     /** A text font of the program's own. */
     public static Font text(Face face, double size) {
         return TEXT.computeIfAbsent(face + ":" + Math.round(size * 100), k -> {
-            String name = FAMILIES.computeIfAbsent(face, f -> Font.loadFont(FontFiles.open(f), size).getName());
+            String name = FAMILIES.computeIfAbsent(face, f -> load(FontFiles.open(f), size).getName());
             return new Font(name, size);
         });
     }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
+import wildflourish.library.TemporaryFiles;
 
 /**
  * Where edits are put that the library could not take: files that the program can bring in again.
@@ -31,7 +32,7 @@ public record Aside(Path folder) {
      */
     Optional<Path> put(long tune, String document) {
         String name = "tune-%d-%s.abc".formatted(tune, STARTED);
-        for (Path place : List.of(folder, Path.of(System.getProperty("java.io.tmpdir")))) {
+        for (Path place : List.of(folder, TemporaryFiles.system())) {
             try {
                 Path file = place.resolve(name);
                 SafeWrite.writePrivate(file, document.getBytes(StandardCharsets.UTF_8));

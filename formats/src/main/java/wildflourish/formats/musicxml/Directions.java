@@ -135,16 +135,27 @@ final class Directions {
         for (String decoration : marks.decorations()) {
             if (Signs.isDirection(decoration) && !Jumps.isAtTheEnd(decoration)) {
                 DirectionType sign = new DirectionType();
+                // The sign is what is seen; by its name the jump finds it.
+                Sound named = new Sound();
                 switch (decoration) {
-                    case "segno" -> sign.getSegno().add(new Segno());
-                    case "coda" -> sign.getCoda().add(new Coda());
+                    case "segno" -> {
+                        sign.getSegno().add(new Segno());
+                        named.setSegno("segno");
+                    }
+                    case "coda" -> {
+                        sign.getCoda().add(new Coda());
+                        named.setCoda("coda");
+                    }
                     default -> {
                         Dynamics dynamics = new Dynamics();
                         dynamics.getPOrPpOrPpp().add(MusicXmlWriter.element(decoration, Empty.class, new Empty()));
                         sign.getDynamics().add(dynamics);
                     }
                 }
-                direction(sign, AboveBelow.ABOVE);
+                Direction written = direction(sign, AboveBelow.ABOVE);
+                if (named.getSegno() != null || named.getCoda() != null) {
+                    written.setSound(named);
+                }
             }
         }
     }

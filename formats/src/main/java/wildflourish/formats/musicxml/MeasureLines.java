@@ -1,8 +1,10 @@
 package wildflourish.formats.musicxml;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.audiveris.proxymusic.BackwardForward;
 import org.audiveris.proxymusic.BarStyle;
 import org.audiveris.proxymusic.BarStyleColor;
@@ -13,6 +15,7 @@ import org.audiveris.proxymusic.StartStopDiscontinue;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.BarLine;
 import wildflourish.core.tune.Ending;
+import wildflourish.core.tune.PlayOrder;
 import wildflourish.core.tune.Tune;
 
 /** The bar lines of a measure, with their repeats and the brackets of endings. */
@@ -21,16 +24,41 @@ final class MeasureLines {
     private static final Map<BarLine.Style, BarStyle> STYLES = Map.of(BarLine.Style.NONE, BarStyle.NONE, BarLine.Style.DOUBLE, BarStyle.LIGHT_LIGHT,
             BarLine.Style.FINAL, BarStyle.LIGHT_HEAVY, BarLine.Style.OPENING, BarStyle.HEAVY_LIGHT, BarLine.Style.DOTTED, BarStyle.DOTTED);
 
+    /** The line before a part that is repeated without a sign of its own is called so, and a number: a reader of ours takes it for what was written. */
+    static final String IMPLIED = "implied-repeat-";
+
     private final Tune tune;
+    private final Set<Integer> implied;
     private final int b;
     private final Bar bar;
     private final List<Object> now;
 
-    MeasureLines(Tune tune, int b, List<Object> now) {
+    /** @param implied the bars that {@link #implied(Tune)} gives */
+    MeasureLines(Tune tune, Set<Integer> implied, int b, List<Object> now) {
         this.tune = tune;
+        this.implied = implied;
         this.b = b;
         this.bar = tune.bars().get(b);
         this.now = now;
+    }
+
+    /**
+     * The bars at which a repeat begins that has no sign there: every reader goes back to the beginning from the first of such repeats, but
+     * not every one to the end of the part before from the others.
+     */
+    static Set<Integer> implied(Tune tune) {
+        Set<Integer> starts = new HashSet<>();
+        if (tune.head().order().isEmpty()) {
+            List<Integer> order = PlayOrder.of(tune);
+            for (int i = 1; i < order.size(); i++) {
+                int from = order.get(i - 1);
+                int to = order.get(i);
+                if (to > 0 && to <= from && tune.bars().get(from).closing().repeatsBefore() > 0 && tune.bars().get(to - 1).closing().repeatsAfter() == 0) {
+                    starts.add(to);
+                }
+            }
+        }
+        return starts;
     }
 
     /** The line before it, where that is more than the one behind the measure before. */
@@ -38,16 +66,20 @@ final class MeasureLines {
         BarLine before = b == 0 ? tune.opening() : tune.bars().get(b - 1).closing();
         boolean starts = bar.ending().filter(Ending::starts).isPresent();
         boolean opens = b == 0 && before.style() == BarLine.Style.OPENING;
-        if (before.repeatsAfter() == 0 && !starts && !opens) {
+        boolean implies = implied.contains(b);
+        if (before.repeatsAfter() == 0 && !starts && !opens && !implies) {
             return;
         }
         Barline line = new Barline();
         line.setLocation(RightLeftMiddle.LEFT);
-        if (before.repeatsAfter() > 0 || opens) {
+        if (implies) {
+            line.setId(IMPLIED + b);
+        }
+        if (before.repeatsAfter() > 0 || opens || implies) {
             line.setBarStyle(style(BarStyle.HEAVY_LIGHT));
         }
         bar.ending().filter(Ending::starts).ifPresent(e -> line.setEnding(ending(e, StartStopDiscontinue.START)));
-        if (before.repeatsAfter() > 0) {
+        if (before.repeatsAfter() > 0 || implies) {
             Repeat repeat = new Repeat();
             repeat.setDirection(BackwardForward.FORWARD);
             line.setRepeat(repeat);

@@ -263,13 +263,14 @@ final class PartReader {
         boolean left = line.getLocation() == RightLeftMiddle.LEFT;
         int before = 0;
         int after = 0;
-        if (line.getRepeat() != null) {
+        boolean implied = line.getId() != null && line.getId().startsWith(MeasureLines.IMPLIED);
+        if (line.getRepeat() != null && !implied) {
             boolean back = line.getRepeat().getDirection() == BackwardForward.BACKWARD;
             int times = line.getRepeat().getTimes() == null ? 2 : Math.clamp(line.getRepeat().getTimes().intValue(), 2, 9);
             before = back ? times - 1 : 0;
             after = back ? 0 : 1;
         }
-        BarLine.Style style = line.getBarStyle() == null || line.getBarStyle().getValue() == null ? left ? BarLine.Style.NONE : BarLine.Style.THIN
+        BarLine.Style style = implied || line.getBarStyle() == null || line.getBarStyle().getValue() == null ? left ? BarLine.Style.NONE : BarLine.Style.THIN
                 : switch (line.getBarStyle().getValue()) {
                     case LIGHT_LIGHT -> BarLine.Style.DOUBLE;
                     case LIGHT_HEAVY, HEAVY_HEAVY, HEAVY -> BarLine.Style.FINAL;

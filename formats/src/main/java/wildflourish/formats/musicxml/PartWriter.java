@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.audiveris.proxymusic.Beam;
 import org.audiveris.proxymusic.BeamValue;
 import org.audiveris.proxymusic.Empty;
@@ -44,6 +45,7 @@ final class PartWriter {
     private final Tune tune;
     private final Lyrics words;
     private final long divisions;
+    private final Set<Integer> implied;
     private List<Object> now = new ArrayList<>();
     private int note;
     private boolean tieOpen;
@@ -54,6 +56,7 @@ final class PartWriter {
         this.tune = tune;
         this.words = Lyrics.of(Timeline.of(tune));
         this.divisions = divisions(tune);
+        this.implied = MeasureLines.implied(tune);
     }
 
     /** Into how many parts a crotchet is divided so that every length is a whole number of them. */
@@ -99,7 +102,7 @@ final class PartWriter {
         if (b == 0) {
             directions().attributes(Optional.of(tune.head().key()), Optional.of(tune.head().meter()), Optional.of(divisions));
         }
-        MeasureLines lines = new MeasureLines(tune, b, now);
+        MeasureLines lines = new MeasureLines(tune, implied, b, now);
         lines.left();
         if (b == 0) {
             tune.head().tempo().ifPresent(directions()::tempo);

@@ -224,4 +224,35 @@ class MusicXmlReaderTest {
                 "<bar-style>light-heavy</bar-style>", "<creator type=\"composer\">Us</creator>");
         assertThat(List.of(tune)).isEqualTo(MusicXmlReader.read(MusicXmlWriter.write(tune)).tunes().stream().map(t -> t.tune()).toList());
     }
+
+    private static wildflourish.core.tune.Tune abc(String music) {
+        return wildflourish.formats.abc.AbcReader.read("X:1\nT:Kelp\nM:4/4\nL:1/8\nK:D\n" + music + "\n").tunes().getFirst().tune();
+    }
+
+    private static String written(String music) {
+        return new String(MusicXmlWriter.write(abc(music)), java.nio.charset.StandardCharsets.UTF_8);
+    }
+
+    /** A part that is repeated and begins without a sign has one in the file, for readers that would go back to the beginning of the tune; here it comes back as it was. */
+    @org.junit.jupiter.params.ParameterizedTest
+    @org.junit.jupiter.params.provider.ValueSource(strings = {"D4 E4|F4 G4:|A4 B4|c4 d4:|", "D4 E4:|F4 G4:|A4 B4:|", "D4 E4|1 F4 G4:|2 A4 B4||c4 d4:|", "D4 E4||F4 G4|A4 B4::|"})
+    void aRepeatWithoutASignIsWrittenAsItIsPlayed(String music) {
+        String xml = written(music);
+        assertThat(xml).contains("implied-repeat-", "direction=\"forward\"");
+        TuneBook back = MusicXmlReader.read(xml.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        assertThat(back.tunes().getFirst().tune().bars()).extracting(b -> b.closing()).isEqualTo(abc(music).bars().stream().map(b -> b.closing()).toList());
+        assertThat(wildflourish.core.tune.PlayOrder.of(back.tunes().getFirst().tune())).isEqualTo(wildflourish.core.tune.PlayOrder.of(abc(music)));
+        assertThat(written("|:D4 E4:|:F4 G4:|")).doesNotContain("implied-repeat-");
+        assertThat(written("D4 E4:|")).as("the first goes back to the beginning in every reader").doesNotContain("implied-repeat-");
+    }
+
+    /** A jump finds its sign by its name. */
+    @Test
+    void signsThatAreJumpedToHaveTheNameThatTheJumpHas() {
+        assertThat(written("D4 E4|!segno!F4 G4|A4 B4|c4 !D.S.!d4|")).contains("segno=\"segno\"", "dalsegno=\"segno\"");
+        assertThat(written("!segno!D4 E4|F4 !dacoda!G4|c4 !D.S.!d4|!coda!e4 f4|")).contains("coda=\"coda\"", "tocoda=\"coda\"");
+        String within = "|:D4 E4|!trill!F4 !segno!~G4:|A4 !D.S.alfine!.B4|";
+        TuneBook back = MusicXmlReader.read(written(within).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        assertThat(wildflourish.core.tune.PlayOrder.of(back.tunes().getFirst().tune())).isEqualTo(wildflourish.core.tune.PlayOrder.of(abc(within)));
+    }
 }
