@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Comparator;
@@ -13,7 +12,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
-import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.JdbiException;
 
 /**
@@ -26,8 +24,8 @@ public final class Backups {
     static final String PART = ".part";
     private static final int KEPT = 7;
     private static final String DAILY = ".backup-";
-    private static final String BEFORE_RESTORE = ".before-restore-";
-    private static final String RESTORING = ".restoring-";
+    static final String BEFORE_RESTORE = ".before-restore-";
+    static final String RESTORING = ".restoring-";
 
     /** The latest made first: by how many changes the library had seen; copies of before version 10 by their newest edition. */
     private static final Comparator<Holding> LATEST_FIRST = Comparator.comparingLong((Holding h) -> h.identity().changes())
@@ -48,7 +46,7 @@ public final class Backups {
         return own.resolveSibling(own.getFileName().toString().replaceFirst("\\.[^.]*$", "") + "-" + name);
     }
 
-    private Path recordings() {
+    Path recordings() {
         return folder(library, "recordings");
     }
 
@@ -257,86 +255,6 @@ public final class Backups {
      * @throws LibraryFault when the back-up cannot be read or put there, or is damaged and not forced; the library is as it was then
      */
     public Restored restore(Path backup, Predicate<String> reads, boolean force, Progress progress) {
-        try {
-            PrivateFiles.createFolders(Objects.requireNonNull(library.getParent()));
-            Path folder = library.resolveSibling(library.getFileName() + RESTORING + java.util.UUID.randomUUID());
-            RecordingsSwap.clear(recordings());
-            PrivateFiles.createFolders(folder);
-            try (Stage stage = Stage.of(backup, folder, true, progress)) {
-                Examination found = stage.examine(backup, reads);
-                if (!found.isSound() && !force) {
-                    throw new LibraryFault("the back-up is damaged: %s; the library is as it was".formatted(found.inWords()), null);
-                }
-                return new Restored(found, putInPlace(stage, progress));
-            }
-        } catch (IOException | SQLException | JdbiException e) {
-            throw new LibraryFault("the back-up could not be put in place (%s); the library is as it was: close every window of the program and try again"
-                    .formatted(LibraryFault.said(e)), e);
-        }
-    }
-
-    private Optional<Path> putInPlace(Stage stage, Progress progress) throws IOException, SQLException {
-        Optional<Path> before = Files.exists(library) ? Optional.of(setAside(progress)) : Optional.empty();
-        Optional<Identity> next = stage.makeReady(changes());
-        Optional<RecordingsSwap> swap = Optional.empty();
-        if (next.isPresent() && stage.recordings().isPresent()) {
-            swap = Optional.of(RecordingsSwap.prepare(recordings(), next.get(), stage.recordings().get()));
-        }
-        if (isWhole()) {
-            new LibraryFile(library).restoreFrom(stage.file());
-        } else {
-            // What cannot be opened cannot be written into either; it is set aside under its own name already.
-            Files.deleteIfExists(new LibraryFile(library).journal());
-            Files.move(stage.file(), library, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-        }
-        if (swap.isPresent()) {
-            swap.get().finish();
-        }
-        return before;
-    }
-
-    private boolean isWhole() throws IOException {
-        if (!Files.isRegularFile(library) || Files.size(library) == 0) {
-            return false;
-        }
-        try (Handle handle = new LibraryFile(library).open()) {
-            return Schema.look(handle).version() > 0;
-        } catch (JdbiException | LibraryFault e) {
-            return false;
-        }
-    }
-
-    /** How far the library is, and all its copies with it: what comes after a restore counts on from there. */
-    private long changes() {
-        long copied = Stream.concat(all().stream(), beforeRestores().stream()).mapToLong(h -> h.identity().changes()).max().orElse(0);
-        return Math.max(copied, new LibraryFile(library).identity().map(Identity::changes).orElse(0L));
-    }
-
-    /** Keeps what is there: whole, with its recordings where there are any; as it lies, where it is too damaged for that. */
-    private Path setAside(Progress progress) throws IOException {
-        boolean recordings = !Archive.recordings(recordings()).isEmpty();
-        Path aside = free(library.resolveSibling(library.getFileName() + BEFORE_RESTORE + LocalDate.now(clock)), recordings ? ".zip" : "");
-        try {
-            write(aside, progress);
-        } catch (LibraryFault damaged) {
-            aside = free(library.resolveSibling(library.getFileName() + BEFORE_RESTORE + LocalDate.now(clock)), "");
-            LibraryFile from = new LibraryFile(library);
-            LibraryFile to = new LibraryFile(aside);
-            Files.copy(from.file(), to.file());
-            PrivateFiles.makePrivate(to.file());
-            if (from.wasLeftOpen()) {
-                Files.copy(from.journal(), to.journal());
-                PrivateFiles.makePrivate(to.journal());
-            }
-        }
-        return aside;
-    }
-
-    private static Path free(Path wanted, String ending) {
-        Path free = wanted.resolveSibling(wanted.getFileName() + ending);
-        for (int n = 2; Files.exists(free); n++) {
-            free = wanted.resolveSibling("%s-%d%s".formatted(wanted.getFileName(), n, ending));
-        }
-        return free;
+        return new Restoring(this, library, clock).restore(backup, reads, force, progress);
     }
 }

@@ -18,11 +18,11 @@ public final class Separation {
         return situation.instrument().family().tone() == Family.Tone.UNBROKEN;
     }
 
-    /** The stack of a note with the grace that sets it apart from an equal note before it, where it needs one. */
+    /** The stack of a note with the grace that sets it apart from an equal note before it, on whichever time through, where it needs one. */
     public static List<Ornament> complete(Situation situation, int note, List<Ornament> stack) {
-        if (!isNeeded(situation) || !situation.tune().before(note)
-                .filter(b -> b.pitch().midi() == situation.tune().note(note).pitch().midi()).isPresent()
-                || situation.tune().note(note).heldOver()) {
+        boolean equal = situation.tune().passes(note).stream().anyMatch(t -> t.before(note)
+                .filter(b -> b.pitch().midi() == t.note(note).pitch().midi()).isPresent());
+        if (!isNeeded(situation) || !equal || situation.tune().note(note).heldOver()) {
             return stack;
         }
         return apart(situation, note, stack);
