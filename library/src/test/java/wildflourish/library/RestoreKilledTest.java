@@ -21,7 +21,7 @@ import org.junit.jupiter.api.io.TempDir;
  */
 class RestoreKilledTest {
 
-    private static final int KILLS = Integer.getInteger("flourish.restore.kills", 2);
+    private static final int KILLS = Integer.getInteger("flourish.restore.kills", 1);
 
     @TempDir
     Path folder;
