@@ -90,4 +90,28 @@ class FilesCommandTest extends CommandLineTest {
         assertThat(process.waitFor()).isZero();
         return printed;
     }
+
+    /** Of a bar with a quintuplet the rhythm is a guess, and told; every other bar comes back from MIDI as it was. */
+    @Test
+    void aQuintupletCostsNoOtherBarOnTheWayThroughMidi() throws IOException {
+        Path tune = Files.writeString(folder.resolve("five.abc"), "X:1\nT:Five\nM:4/4\nL:1/8\nQ:1/4=120\nK:D\n|:D2 FA d2 cd|e2 (5:4:5efgfe dB|A2 FA BAFE|D2 E2 F4:|\n"
+                + "|:A2 dA FAdf|e2 d2 cdBc|D2 FA B2 A2|D8:|\n");
+        Path midi = folder.resolve("five.mid");
+        Path back = folder.resolve("back.abc");
+        assertThat(run("convert", tune, midi)).isZero();
+        assertThat(run("convert", midi, back)).isZero();
+        assertThat(err.toString()).contains("the rhythm is a guess in bar 2");
+        Tune before = AbcReader.read(Files.readAllBytes(tune)).tunes().getFirst().tune();
+        Tune after = AbcReader.read(Files.readAllBytes(back)).tunes().getFirst().tune();
+        assertThat(after.bars()).hasSameSizeAs(before.bars());
+        for (int bar = 0; bar < before.bars().size(); bar++) {
+            if (bar != 1) {
+                assertThat(lengthsAndPitches(after, bar)).as("bar %d", bar + 1).isEqualTo(lengthsAndPitches(before, bar));
+            }
+        }
+    }
+
+    private static List<String> lengthsAndPitches(Tune tune, int bar) {
+        return tune.bars().get(bar).elements().stream().map(e -> e.length() + " " + (e instanceof wildflourish.core.tune.Note n ? n.pitches() : "rest")).toList();
+    }
 }
